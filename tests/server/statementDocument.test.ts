@@ -4,6 +4,7 @@ import { canonicalJson, contentDigest, printSet, readDocument, writeDocument, wr
 import ExcelJS from 'exceljs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { notAddingIn } from '../support/printedSums.ts';
+import { readPdf } from '../support/readPdf.ts';
 import { TestServer } from '../support/server.ts';
 
 let server: TestServer;
@@ -59,6 +60,32 @@ describe('a statement as a value', () => {
     expect(await ofDetail('&detail=accounts')).toBe(whole);
     expect(await ofDetail('&detail=2&scale=thousands')).not.toBe(whole);
     expect(await ofDetail('&detail=2&language=nb')).not.toBe(whole);
+  });
+
+  it('is printed so that no comment stands on a page without lines of the statement, wherever its last line comes to stand', async () => {
+    const document = await kept(`income-statement/document?${year}&detail=accounts`);
+    const { view } = document;
+    const at = view.rows.findIndex(({ role }) => role === 'line');
+    const text = 'Fuel was dear. '.repeat(20);
+    const comments = [{ partKey: 'print', lineKey: view.rows[at]?.key ?? '', day: '2026-12-31', text, version: 1, by: 'Asta Holm', at: '2026-12-31 10:00:00' }];
+    let moved = 0;
+    for (let count = 37; count <= 47; count++) {
+      const { content } = await printSet({
+        name: 'Print',
+        company: document.content.company,
+        span: { firstDay: '2026-01-01', lastDay: '2026-12-31' },
+        language: 'en',
+        isUnfinished: false,
+        statements: [{ document: { ...document, view: { ...view, rows: view.rows.slice(0, count) } }, comments }],
+      });
+      const pages = await readPdf(new Uint8Array(content as Buffer));
+      const page = pages.find(({ lines }) => lines.includes('Comments'));
+      const before = page?.lines.slice(0, page.lines.indexOf('Comments')) ?? [];
+      expect(before.some((line) => / \(?[\d,]+\.\d\d\b/.test(line)), `${count} rows`).toBe(true);
+      // Where the whole table stood on the page before, its last lines went along.
+      if (before.filter((line) => /\.\d\d\b/.test(line)).length === 6) moved++;
+    }
+    expect(moved).toBeGreaterThan(0);
   });
 
   it('is exported from its stored JSON alone, after chart, layout and ledger have changed', async () => {

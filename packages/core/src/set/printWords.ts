@@ -19,7 +19,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Comments',
     unfinished: 'Not final: the statements do not tie yet.',
     transfers: 'Shown in another line; the total of both is the same',
-    transferred: (from, on) => `in “${on}” instead of “${from}”`,
+    transferred: (from, on) => `more in “${on}”, as much less in “${from}”`,
     page: (number, of) => `Page ${number} of ${of}`,
   },
   de: {
@@ -27,7 +27,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Erläuterungen',
     unfinished: 'Nicht endgültig: Die Abschlussbestandteile stimmen noch nicht überein.',
     transfers: 'In einem anderen Posten gezeigt; die Summe beider ist dieselbe',
-    transferred: (from, on) => `in „${on}“ statt in „${from}“`,
+    transferred: (from, on) => `mehr in „${on}“, ebenso viel weniger in „${from}“`,
     page: (number, of) => `Seite ${number} von ${of}`,
   },
   fr: {
@@ -35,7 +35,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Commentaires',
     unfinished: 'Non définitif : les états ne concordent pas encore.',
     transfers: 'Présenté dans un autre poste ; le total des deux est le même',
-    transferred: (from, on) => `dans « ${on} » au lieu de « ${from} »`,
+    transferred: (from, on) => `en plus dans « ${on} », d’autant moins dans « ${from} »`,
     page: (number, of) => `Page ${number} sur ${of}`,
   },
   nl: {
@@ -43,7 +43,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Toelichting',
     unfinished: 'Niet definitief: de overzichten sluiten nog niet op elkaar aan.',
     transfers: 'In een andere post getoond; het totaal van beide is gelijk',
-    transferred: (from, on) => `in ‘${on}’ in plaats van ‘${from}’`,
+    transferred: (from, on) => `meer in ‘${on}’, evenveel minder in ‘${from}’`,
     page: (number, of) => `Pagina ${number} van ${of}`,
   },
   es: {
@@ -51,7 +51,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Comentarios',
     unfinished: 'No definitivo: los estados aún no cuadran.',
     transfers: 'Presentado en otra partida; la suma de ambas es la misma',
-    transferred: (from, on) => `en «${on}» en lugar de «${from}»`,
+    transferred: (from, on) => `más en «${on}», otro tanto menos en «${from}»`,
     page: (number, of) => `Página ${number} de ${of}`,
   },
   nb: {
@@ -59,7 +59,7 @@ export const printWords: Readonly<Record<CaptionLanguage, PrintWords>> = {
     comments: 'Kommentarer',
     unfinished: 'Ikke endelig: oppstillingene stemmer ikke overens ennå.',
     transfers: 'Vist på en annen linje; summen av begge er den samme',
-    transferred: (from, on) => `i «${on}» i stedet for «${from}»`,
+    transferred: (from, on) => `mer i «${on}», like mye mindre i «${from}»`,
     page: (number, of) => `Side ${number} av ${of}`,
   },
 };

@@ -14,10 +14,23 @@ pdfmake.setUrlAccessPolicy(() => false);
 const fontFiles = new Set(Object.values(printFonts).flatMap(({ normal, bold }) => [normal, bold]));
 pdfmake.setLocalAccessPolicy((path) => fontFiles.has(path));
 
-/** A cover with contents, then each statement on a page of its own with its comments under it. A4; wide ones lie on their side. */
+/**
+ * A cover with contents, then each statement on a page of its own with its comments under it. A4; wide ones lie on their side. Where what stands under a
+ * statement would begin a page alone, its last lines go along.
+ */
 export async function printSet(set: PrintedSet): Promise<WrittenFile> {
+  const { name, company, span } = set;
+  const alone = new Set<number>();
+  const first = await laidOut(set, new Set(), alone);
+  const content = alone.size === 0 ? first : await laidOut(set, alone, new Set());
+  return { name: fileName(company, `${name} ${span.lastDay}.pdf`), type: 'application/pdf', content };
+}
+
+/** `together`: places of statements whose last lines begin a page; `alone` takes those whose foot begins one without any line. */
+async function laidOut(set: PrintedSet, together: ReadonlySet<number>, alone: Set<number>): Promise<Buffer> {
   const { name, company, span, language, statements, isUnfinished } = set;
   const words = printWords[language];
+  const pageOf = new Map<string, number>();
   const content: Content[] = [
     { text: company, fontSize: 12, color: second, margin: [0, 120, 0, 6] },
     { text: name, font: 'serif', fontSize: 26, bold: true, margin: [0, 0, 0, 8] },
@@ -31,7 +44,7 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
         textMargin: [0, 3, 0, 3],
       },
     },
-    ...statements.flatMap(statementPages),
+    ...statements.flatMap((statement, at) => statementPages(statement, at, together.has(at))),
   ];
   const footer = (page: number, pages: number, { width }: ContextPageSize): Content =>
     page === 1
@@ -57,15 +70,17 @@ export async function printSet(set: PrintedSet): Promise<WrittenFile> {
     defaultStyle: { font: 'sans', fontSize: 9, color: ink },
     content,
     footer,
+    pageBreakBefore: ({ id, startPosition }) => {
+      if (id) pageOf.set(id, startPosition.pageNumber);
+      return false;
+    },
   };
-  return {
-    name: fileName(company, `${name} ${span.lastDay}.pdf`),
-    type: 'application/pdf',
-    content: await pdfmake.createPdf(definition).getBuffer(),
-  };
+  const printed = await pdfmake.createPdf(definition).getBuffer();
+  for (const at of statements.keys()) if ((pageOf.get(`foot ${at}`) ?? 0) > (pageOf.get(`last ${at}`) ?? 0)) alone.add(at);
+  return printed;
 }
 
-function statementPages({ document, comments }: PrintedSet['statements'][number]): Content[] {
+function statementPages({ document, comments }: PrintedSet['statements'][number], at: number, isTogether: boolean): Content[] {
   const statement = drawDocument(document);
   const { company, title, dates, language, columns, unit, rounding, transfers } = statement;
   const { marked } = markComments(statement.rows, comments);
@@ -94,9 +109,16 @@ function statementPages({ document, comments }: PrintedSet['statements'][number]
       color: second,
       margin: [0, 12, 0, 0],
     });
-  if (marked.length > 0)
-    foot.push({ text: printWords[language].comments, font: 'serif', fontSize: 12, bold: true, margin: [0, 14, 0, 0] }, ...marked.map(commentText));
-  return [...head, ...statementTable(statement, new Map(marked.map(({ lineKey, mark }) => [lineKey, mark]))), ...foot];
+  // Found by the heading of the comments, since whatever comes before them is on no later page; else by what comes first.
+  const found = { id: `foot ${at}` };
+  const [first, ...others] = marked.map(commentText);
+  if (foot[0] && !first) Object.assign(foot[0], found);
+  if (first) {
+    const heading = { text: printWords[language].comments, ...found, font: 'serif', fontSize: 12, bold: true, margin: [0, 14, 0, 0] } as Content;
+    foot.push({ unbreakable: true, stack: [heading, first] }, ...others);
+  }
+  const marks = new Map(marked.map(({ lineKey, mark }) => [lineKey, mark]));
+  return [...head, ...statementTable(statement, marks, { lastId: `last ${at}`, isTailApart: isTogether }), ...foot];
 }
 
 function commentText({ mark, caption, text }: MarkedComment<{ text: string }>): Content {

@@ -13,8 +13,27 @@ export function isWidePage(columns: readonly DocumentColumn[]): boolean {
   return columns.length > 4;
 }
 
-/** The statement as it is printed, headings again on each page. `marks`: letters of comments by key of the line. A line with a break before it begins a page. */
-export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<string, string>): Content[] {
+interface TableEnd {
+  /** Of the caption in the last row, by which its page is found. */
+  readonly lastId: string;
+  /** The last rows begin a page, so that what comes under them is not alone on one. */
+  readonly isTailApart: boolean;
+}
+
+/** Rows that go along to the next page at least, and at most so many more to begin with a heading. */
+const [tailRows, rowsToHeading] = [6, 6];
+
+function tailAt(rows: readonly DrawnRow[]): number {
+  const latest = rows.length - tailRows;
+  const heading = rows.findLastIndex(({ role }, at) => at <= latest && at > latest - rowsToHeading && role === 'heading');
+  return heading > 0 ? heading : latest;
+}
+
+/**
+ * The statement as it is printed, headings again on each page. `marks`: letters of comments by key of the line. A line with a break before it begins a
+ * page.
+ */
+export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<string, string>, { lastId, isTailApart }: TableEnd): Content[] {
   const { rows, columns, language } = statement;
   const withNotes = hasNotes(rows);
   const width = columnWidth(columns, withNotes);
@@ -29,8 +48,9 @@ export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<str
     ...columns.map(({ lines }) => ({ stack: [...lines], alignment: 'right' as const, color: second })),
   ]);
   const pages: DrawnRow[][] = [[]];
-  for (const row of rows) {
-    if (row.look?.breakBefore && pages.at(-1)?.length) pages.push([]);
+  const apartAt = isTailApart ? tailAt(rows) : -1;
+  for (const [at, row] of rows.entries()) {
+    if ((row.look?.breakBefore || at === apartAt) && pages.at(-1)?.length) pages.push([]);
     pages.at(-1)?.push(row);
   }
   return pages.map((page, at) => ({
@@ -41,7 +61,10 @@ export function statementTable(statement: DrawnStatement, marks: ReadonlyMap<str
       keepWithHeaderRows: 1,
       dontBreakRows: true,
       widths,
-      body: [...headings, ...page.map((row) => rowCells(row, statement, withNotes, width, marks.get(markedAt(row) ?? '')))],
+      body: [
+        ...headings,
+        ...page.map((row) => rowCells(row, statement, withNotes, width, marks.get(markedAt(row) ?? ''), row === rows.at(-1) ? lastId : undefined)),
+      ],
     },
     layout,
   }));
@@ -144,7 +167,14 @@ function lookOf({ role, look }: DrawnRow): RowLook {
   };
 }
 
-function rowCells(row: DrawnRow, { columns, currency }: DrawnStatement, hasNotes: boolean, width: number, mark: string | undefined): TableCell[] {
+function rowCells(
+  row: DrawnRow,
+  { columns, currency }: DrawnStatement,
+  hasNotes: boolean,
+  width: number,
+  mark: string | undefined,
+  id: string | undefined,
+): TableCell[] {
   const { role, caption, depth, values, unit, look, note = '' } = row;
   const { face, bold, isRuled, isFinal } = lookOf(row);
   const hasFigures = role !== 'heading' && role !== 'text' && role !== 'space';
@@ -152,6 +182,7 @@ function rowCells(row: DrawnRow, { columns, currency }: DrawnStatement, hasNotes
   const top = look?.spaceBefore || (role === 'heading' && depth === 0) || role === 'final' ? 4 : role === 'heading' ? 3 : 0;
   return [
     {
+      ...(id === undefined ? {} : { id }),
       text: mark === undefined ? caption : [caption, { text: ` ${mark}`, sup: true, font: 'sans' }],
       font: face,
       bold,

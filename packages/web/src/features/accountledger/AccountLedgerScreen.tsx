@@ -8,9 +8,11 @@ import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import { useGetAccountLedgerQuery } from '../../shared/api/ledgerApi.ts';
 import { pathOf } from '../../shared/api/requestOf.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
+import { resized, settledChoice } from '../../shared/components/treegrid/columnChoice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
+import { useKeptColumns } from '../../shared/state/useKeptColumns.ts';
 import { useSpan } from '../../shared/state/useSpan.ts';
 import { useTakeFile } from '../../shared/state/useTakeFile.ts';
 import { counted } from '../../shared/words/counted.ts';
@@ -20,6 +22,7 @@ import { FacetMenu } from '../facets/index.ts';
 import { LedgerTabs } from '../ledger/index.ts';
 import styles from './AccountLedgerScreen.module.css';
 import { LedgerSection } from './LedgerSection.tsx';
+import { ledgerColumns } from './ledgerColumns.ts';
 
 const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
 
@@ -41,6 +44,8 @@ export function AccountLedgerScreen() {
   const columns = (codeLists?.lists ?? []).filter(
     ({ key, kind }) => kind === 'facet' && data?.accounts.some(({ lines }) => lines.some((line) => line.facets[key] !== undefined)),
   );
+  const [kept, keep] = useKeptColumns('the account ledger');
+  const widths = new Map(kept.flatMap(({ id, width }) => (width === null ? [] : [[id, width]])));
   const entryId = Number(params.get('entry') ?? 0);
   const read = typed.trim() === '' ? null : readRangeText(typed, company.digitOrder);
   const lines = (data?.accounts ?? []).reduce((sum, one) => sum + one.lines.length, 0);
@@ -106,7 +111,7 @@ export function AccountLedgerScreen() {
           </EmptyState>
         )}
         <div className={styles.scroll}>
-          {data?.accounts.map((one) => (
+          {data?.accounts.map((one, at) => (
             <LedgerSection
               key={one.id}
               account={one}
@@ -115,6 +120,9 @@ export function AccountLedgerScreen() {
               facets={columns}
               currency={currency}
               chosen={entryId}
+              isFirst={at === 0}
+              widths={widths}
+              onWidth={(id, pixels) => keep(resized(settledChoice(ledgerColumns(columns), kept), id, pixels))}
               onEntry={(id) => change({ entry: String(id) })}
             />
           ))}

@@ -2,7 +2,9 @@ import type { AccountLedgerBody, CodeListBody } from '@ivory-ladder/contract';
 import { type Currency, formatAmount, isOnSide, shortDay } from '@ivory-ladder/core';
 import { Fragment } from 'react';
 import { BalanceAmount } from '../../shared/components/BalanceAmount.tsx';
+import { ColumnEdge } from '../../shared/components/treegrid/ColumnEdge.tsx';
 import styles from './AccountLedgerScreen.module.css';
+import { ledgerColumns } from './ledgerColumns.ts';
 
 interface LedgerSectionProps {
   readonly account: AccountLedgerBody['accounts'][number];
@@ -13,10 +15,15 @@ interface LedgerSectionProps {
   /** The entry that is open beside it; 0 for none. */
   readonly chosen: number;
   readonly onEntry: (entryId: number) => void;
+  /** Its headings are reached by the keyboard, for all that have the same columns. */
+  readonly isFirst: boolean;
+  /** Pixels that somebody gave to columns, by their ids. */
+  readonly widths: ReadonlyMap<string, number>;
+  readonly onWidth: (id: string, pixels: number) => void;
 }
 
 /** One account: what stood on it before, its lines with the balance after each, the sums of each period, and what stands on it at the end. */
-export function LedgerSection({ account, from, to, facets, currency, chosen, onEntry }: LedgerSectionProps) {
+export function LedgerSection({ account, from, to, facets: lists, currency, chosen, onEntry, isFirst, widths, onWidth }: LedgerSectionProps) {
   const { lines, periods, opening, closing } = account;
   const balance = (net: string) => <BalanceAmount net={BigInt(net)} currency={currency} isAgainst={isOnSide(BigInt(net), account.sideAgainst)} />;
   const format = (amount: string) => formatAmount(BigInt(amount), currency);
@@ -27,36 +34,26 @@ export function LedgerSection({ account, from, to, facets, currency, chosen, onE
     const own = periods.find(({ lastDay }) => line !== undefined && line.date <= lastDay);
     return own && (next === undefined || next.date > own.lastDay) ? own : null;
   };
+  // Where no line has a value, the room is for texts.
+  const facets = lists.filter(({ key }) => lines.some((line) => line.facets[key] !== undefined));
   const wide = 4 + facets.length;
+  const columns = ledgerColumns(facets);
   return (
     <table className={styles.lines} aria-label={account.label}>
       <caption>{account.label}</caption>
+      <colgroup>
+        {columns.map(({ id, width }) => (
+          <col key={id} style={{ width: widths.get(id) ?? width }} />
+        ))}
+      </colgroup>
       <thead>
         <tr>
-          <th scope="col" className={styles.date}>
-            Date
-          </th>
-          <th scope="col" className={styles.document}>
-            Document
-          </th>
-          <th scope="col">Text</th>
-          <th scope="col" className={styles.counter}>
-            Counter account
-          </th>
-          {facets.map(({ key, name }) => (
-            <th key={key} scope="col" className={styles.facet}>
-              {name}
+          {columns.map(({ id, caption, isAmount }) => (
+            <th key={id} scope="col" data-amount={isAmount || undefined}>
+              {caption}
+              <ColumnEdge onWidth={(pixels) => onWidth(id, pixels)} {...(isFirst ? { reachedAs: caption } : {})} />
             </th>
           ))}
-          <th scope="col" data-amount>
-            Debit
-          </th>
-          <th scope="col" data-amount>
-            Credit
-          </th>
-          <th scope="col" data-amount>
-            Balance
-          </th>
         </tr>
       </thead>
       <tbody>

@@ -15,7 +15,11 @@ const account: GridColumn<BudgetGridRow> = {
   id: 'account',
   caption: 'Account',
   width: 'minmax(124px, 1fr)',
-  cell: ({ account: { label } }) => <span title={label}>{label}</span>,
+  cell: ({ account: { label } }) => (
+    <span className={styles.name} title={label}>
+      {label}
+    </span>
+  ),
   text: ({ account: { label } }) => label,
 };
 

@@ -88,7 +88,7 @@ export function ChartFilters({ address, numbers, since, categories, lists, onCha
       {(numbers !== null || words !== null) && (
         <span className={styles.meant} role="status">
           {numbers ? numbers.words : `the words ${words}`}
-          <button type="button" onClick={() => onChange({ find: numbers ? quoted(address.find) : (words ?? '') })}>
+          <button type="button" className={styles.meantAct} onClick={() => onChange({ find: numbers ? quoted(address.find) : (words ?? '') })}>
             {numbers ? 'as words' : 'as numbers'}
           </button>
         </span>

@@ -89,7 +89,11 @@ function Compared({ composer, former, later, before, after }: ComparedProps) {
   return (
     <>
       {figures.length === 0 ? (
-        <p>No line shows another figure or caption over the amounts of today.</p>
+        <p>
+          {lines.length + settings.length === 0
+            ? 'Both are made alike, and show the same.'
+            : 'No line shows another figure or caption over the amounts of today.'}
+        </p>
       ) : (
         <DifferenceTable differences={figures} before={before} after={after} />
       )}
@@ -112,7 +116,6 @@ function Compared({ composer, former, later, before, after }: ComparedProps) {
           </ul>
         </section>
       )}
-      {lines.length + settings.length === 0 && <p>Both are made alike.</p>}
     </>
   );
 }

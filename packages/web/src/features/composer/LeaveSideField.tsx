@@ -64,7 +64,8 @@ function LeaveSideForm({
   const against = held.find(({ balance }) => (usual === 'credit' ? balance < 0n : balance > 0n));
   const [account, setAccount] = useState<Held | null>(against ?? (held.length === 1 ? (held[0] ?? null) : null));
   const [side, setSide] = useState<Side>(usual);
-  const [to, setTo] = useState((others.find(({ takes }) => takes !== 'any') ?? others[0])?.key ?? '');
+  const likely = others.find(({ takes }) => takes === usual) ?? others.find(({ takes }) => takes === 'any') ?? others[0];
+  const [to, setTo] = useState(likely?.key ?? '');
   const other = others.find(({ key }) => key === to);
   const left = account && other ? leaveSide(line, other, account.id, side) : null;
   const captionOf = (key: string): string => captions.get(key) ?? key;
@@ -76,7 +77,7 @@ function LeaveSideForm({
   };
   return (
     <form
-      className={styles.adjusted}
+      className={styles.asked}
       aria-labelledby={label}
       onSubmit={(event) => {
         event.preventDefault();

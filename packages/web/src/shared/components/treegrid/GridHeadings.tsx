@@ -1,5 +1,6 @@
 import { columnSizingFeature, rowSortingFeature, type SortingState, tableFeatures, useTable } from '@tanstack/react-table';
-import { type KeyboardEvent, type PointerEvent, useMemo, useRef } from 'react';
+import { type KeyboardEvent, useMemo } from 'react';
+import { ColumnEdge, headingWidth, widthStep } from './ColumnEdge.tsx';
 import type { GridColumn } from './gridColumn.ts';
 import styles from './TreeGrid.module.css';
 
@@ -14,7 +15,6 @@ interface GridHeadingsProps<Row> {
 
 const features = tableFeatures({ rowSortingFeature, columnSizingFeature });
 const noRows: never[] = [];
-const keyStep = 8;
 
 export function sortOf(order: string): { readonly id: string; readonly desc: boolean } | null {
   return order === '' ? null : { id: order.replace(/^-/, ''), desc: order.startsWith('-') };
@@ -85,31 +85,8 @@ function nextOrder(sorted: 'asc' | 'desc', startsDescending: boolean | undefined
 }
 
 function onHeadingKey(event: KeyboardEvent, onWidth: (pixels: number) => void): void {
-  const step = event.altKey ? { ArrowLeft: -keyStep, ArrowRight: keyStep }[event.key] : undefined;
+  const step = event.altKey ? { ArrowLeft: -widthStep, ArrowRight: widthStep }[event.key] : undefined;
   if (step === undefined) return;
   event.preventDefault();
-  onWidth(widthOf(event.currentTarget) + step);
-}
-
-const widthOf = (element: Element | null | undefined) => element?.closest('[role=columnheader]')?.getBoundingClientRect().width ?? 0;
-
-/** The right edge of a heading, dragged by the pointer; the keyboard has Alt and an arrow on the heading itself. */
-function ColumnEdge({ onWidth }: { readonly onWidth: (pixels: number) => void }) {
-  const start = useRef<{ x: number; width: number } | null>(null);
-  const onPointerDown = (event: PointerEvent) => {
-    event.preventDefault();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    start.current = { x: event.clientX, width: widthOf(event.currentTarget) };
-  };
-  return (
-    <span
-      aria-hidden
-      className={styles.edge}
-      onPointerDown={onPointerDown}
-      onPointerMove={(event) => start.current && onWidth(start.current.width + event.clientX - start.current.x)}
-      onPointerUp={() => {
-        start.current = null;
-      }}
-    />
-  );
+  onWidth(headingWidth(event.currentTarget) + step);
 }
