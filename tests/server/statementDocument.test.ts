@@ -68,8 +68,8 @@ describe('a statement as a value', () => {
     const at = view.rows.findIndex(({ role }) => role === 'line');
     const text = 'Fuel was dear. '.repeat(20);
     const comments = [{ partKey: 'print', lineKey: view.rows[at]?.key ?? '', day: '2026-12-31', text, version: 1, by: 'Asta Holm', at: '2026-12-31 10:00:00' }];
-    let moved = 0;
-    for (let count = 37; count <= 47; count++) {
+    let isTurned = false;
+    for (let count = 37; count <= 46; count++) {
       const { content } = await printSet({
         name: 'Print',
         company: document.content.company,
@@ -81,11 +81,16 @@ describe('a statement as a value', () => {
       const pages = await readPdf(new Uint8Array(content as Buffer));
       const page = pages.find(({ lines }) => lines.includes('Comments'));
       const before = page?.lines.slice(0, page.lines.indexOf('Comments')) ?? [];
-      expect(before.some((line) => / \(?[\d,]+\.\d\d\b/.test(line)), `${count} rows`).toBe(true);
-      // Where the whole table stood on the page before, its last lines went along.
-      if (before.filter((line) => /\.\d\d\b/.test(line)).length === 6) moved++;
+      expect(
+        before.some((line) => / \(?[\d,]+\.\d\d\b/.test(line)),
+        `${count} rows`,
+      ).toBe(true);
+      const rows = before.filter((line) => /\.\d\d\b/.test(line)).length;
+      // Where the comments are the first that have no room, the last lines go along; later some lines are there by themselves.
+      if (pages.length > 2 && !isTurned) expect(rows, `${count} rows`).toBeGreaterThanOrEqual(6);
+      isTurned = pages.length > 2;
     }
-    expect(moved).toBeGreaterThan(0);
+    expect(isTurned).toBe(true);
   });
 
   it('is exported from its stored JSON alone, after chart, layout and ledger have changed', async () => {
