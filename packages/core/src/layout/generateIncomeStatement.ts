@@ -28,8 +28,8 @@ const subtotalAfter: Readonly<Record<Step, { key: Subtotal; word: keyof CaptionW
 
 /**
  * Income statement through the steps in their order, income and expense together, with a subtotal after each step
- * that has lines (IFRS 18.47 names operating profit and profit before financing and income tax). A subtotal equal
- * to the one before it is left out, and the last one gives way to the profit itself.
+ * that has lines (IFRS 18.47 names operating profit and profit before financing and income tax). A subtotal with nothing
+ * between it and the one before, because nothing is placed there or all of it is nil, is left out, and the last one gives way to the profit itself.
  */
 export function generateIncomeStatement({ tree, portions, options, language }: IncomeStatementFacts): Layout {
   const words = captionWords[language];
@@ -51,7 +51,8 @@ export function generateIncomeStatement({ tree, portions, options, language }: I
 }
 
 function sum(key: string, caption: string, terms: readonly string[], final: boolean): SumLine {
-  return { kind: 'sum', key, caption, side: 'credit', reversed: false, rung: 0, terms: terms.map((term) => ({ key: term, sign: 1 })), final };
+  const shown = final ? ('always' as const) : ('differs' as const);
+  return { kind: 'sum', key, caption, shown, side: 'credit', reversed: false, rung: 0, terms: terms.map((term) => ({ key: term, sign: 1 })), final };
 }
 
 function linesOfStep(tree: CategoryTree, step: Step, occupied: ReadonlySet<number>, words: CaptionWords): Line[] {

@@ -95,6 +95,17 @@ describe('the generated income statement', () => {
     ]);
   });
 
+  it('leaves a subtotal out that has nothing but nil before it, in every column, and shows it where one column has something', () => {
+    const { rows } = statementsOf(shop);
+    const without = figures.map((net, at) => (at === 6 ? 0n : net));
+    expect(caption(rows('income_statement', [without])).map(([role, name]) => [role, name])).toEqual([
+      ['line', 'Revenue'],
+      ['line', 'Cost of sailing'],
+      ['final', 'Profit for the period'],
+    ]);
+    expect(rows('income_statement', [without, figures]).map((row) => row.caption)).toContain('Gross profit');
+  });
+
   it('switches a subtotal off', () => {
     const rows = statementsOf({ ...shop, options: { ...defaultLayoutOptions, subtotalsOff: ['gross_profit'] } }).rows('income_statement', [figures]);
     expect(rows.map((row) => row.caption)).not.toContain('Gross profit');
