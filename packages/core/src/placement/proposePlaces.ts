@@ -11,7 +11,7 @@ export type ProposalReason =
   | { readonly kind: 'parent'; readonly accountId: number }
   /** Sub-accounts of the same account. */
   | { readonly kind: 'siblings'; readonly accounts: number }
-  /** Accounts in the category have the word in their names. */
+  /** Accounts in the category have the word, or its plural, in their names; `word` as the account's own name writes it. */
   | { readonly kind: 'name'; readonly word: string; readonly accounts: number }
   | { readonly kind: 'category_name'; readonly word: string }
   /** The same account stands at the same path in another company. */
@@ -118,11 +118,11 @@ export function proposePlaces(
       add(categoryId, weights.siblings, { kind: 'siblings', accounts: count });
     for (const { categoryId, accountIds } of neighbours.get(account.id) ?? [])
       add(categoryId, accountIds.length > 1 ? weights.besideBoth : weights.besideOne, { kind: 'beside', accountIds });
-    for (const word of wordsOf(account.name)) {
-      const categories = words.get(account.element)?.get(word);
+    for (const [compared, word] of writtenWords(account.name)) {
+      const categories = words.get(account.element)?.get(compared);
       if (categories && categories.size <= mostCategoriesOfWord)
         for (const [categoryId, count] of categories) add(categoryId, weights.name / categories.size, { kind: 'name', word, accounts: count });
-      const named = categoriesNamed.get(account.element)?.get(word) ?? [];
+      const named = categoriesNamed.get(account.element)?.get(compared) ?? [];
       if (named.length <= mostCategoriesOfWord)
         for (const categoryId of named) add(categoryId, weights.categoryName / named.length, { kind: 'category_name', word });
     }
@@ -133,11 +133,20 @@ export function proposePlaces(
   });
 }
 
-/** Words of a name that tell something, lower case and without accents; a plural is as its singular. */
-function wordsOf(name: string): Set<string> {
-  const plain = name.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
-  const words = plain.split(/[^\p{L}]+/u).filter((word) => word.length >= shortestWord && !emptyWords.has(word));
-  return new Set(words.map((word) => (word.length > shortestWord && word.endsWith('s') && !word.endsWith('ss') ? word.slice(0, -1) : word)));
+/** Words of a name that tell something, as it writes them, by what they are compared by: lower case, without accents, and of a plural without its last letter. */
+function writtenWords(name: string): ReadonlyMap<string, string> {
+  const words = new Map<string, string>();
+  for (const written of name.normalize('NFC').split(/[^\p{L}\p{M}]+/u)) {
+    const plain = written.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
+    if (plain.length < shortestWord || emptyWords.has(plain)) continue;
+    const compared = plain.length > shortestWord && plain.endsWith('s') && !plain.endsWith('ss') ? plain.slice(0, -1) : plain;
+    if (!words.has(compared)) words.set(compared, written);
+  }
+  return words;
+}
+
+function wordsOf(name: string): Iterable<string> {
+  return writtenWords(name).keys();
 }
 
 type PlaceOf = (account: AccountToPropose) => number | null;
