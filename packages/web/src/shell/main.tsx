@@ -7,7 +7,7 @@ import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router/dom';
 import './tokens.css';
 import { askFirst } from './askFirst.ts';
-import { router } from './router.tsx';
+import { makeRouter } from './router.tsx';
 import { store } from './store.ts';
 import { theme } from './theme.ts';
 
@@ -16,15 +16,21 @@ const cache = createCache({ key: 'il', nonce });
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
-void askFirst(store, window.location);
-createRoot(root).render(
-  <StrictMode>
-    <CacheProvider value={cache}>
-      <ThemeProvider theme={theme} defaultMode="system">
-        <Provider store={store}>
-          <RouterProvider router={router} />
-        </Provider>
-      </ThemeProvider>
-    </CacheProvider>
-  </StrictMode>,
-);
+const draw = () => {
+  const router = makeRouter();
+  createRoot(root).render(
+    <StrictMode>
+      <CacheProvider value={cache}>
+        <ThemeProvider theme={theme} defaultMode="system">
+          <Provider store={store}>
+            <RouterProvider router={router} />
+          </Provider>
+        </ThemeProvider>
+      </CacheProvider>
+    </StrictMode>,
+  );
+};
+
+// The company mostly is there already; the script of the screen and the first drawing would keep what is asked for with it waiting, and the server idle.
+const mostWaited = 80;
+void Promise.race([askFirst(store, window.location), new Promise((resolve) => setTimeout(resolve, mostWaited))]).then(draw);

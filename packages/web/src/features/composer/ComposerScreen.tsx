@@ -25,7 +25,7 @@ import { Outline } from './Outline.tsx';
 import { outlineRows } from './outlineRows.ts';
 import { PaneDivider } from './PaneDivider.tsx';
 import { Preview } from './Preview.tsx';
-import { beginEarly } from './PreviewFigures.ts';
+import { beginEarly, endUnused } from './PreviewFigures.ts';
 import { readColumns } from './previewColumns.ts';
 import { Saved } from './Saved.tsx';
 import { UseDialog } from './UseDialog.tsx';
@@ -40,7 +40,9 @@ export function ComposerScreen() {
   const company = useCompany();
   const { span } = useSpan();
   const { layoutId: text } = useParams();
-  useLayoutEffect(beginEarly, []);
+  // Before anything in it, which may have all that it needs, and take the worker, as soon as this is there.
+  useState(beginEarly);
+  useEffect(() => endUnused, []);
   const layoutId = Number(text);
   const { data: detail, error } = useGetLayoutQuery({ companyId: company.id, layoutId });
   const classification = detail?.classificationId;
@@ -63,22 +65,35 @@ export function ComposerScreen() {
   return <Loaded key={detail.id} detail={detail} view={view} lists={lists.lists} />;
 }
 
-function Loaded({
-  detail: opened,
-  view,
-  lists,
-}: {
+interface LoadedProps {
   readonly detail: LayoutDetail;
   readonly view: PlacementView;
   readonly lists: Parameters<typeof useComposer>[2];
-}) {
-  const mayCompose = useMay('keep_layouts');
+}
+
+/** Its worker has what it needs before the outline is drawn, and works its figures out beside that. */
+function Loaded({ detail: opened, view, lists }: LoadedProps) {
   const [detail, setDetail] = useState(opened);
-  const [address, changeAddress] = useAddress();
+  const [address] = useAddress();
   const asked = address.get('plan');
   const chosenColumns = useMemo(() => readColumns(asked), [asked]);
   const scale = scaleUnits.find((unit) => unit === address.get('scale')) ?? 'exact';
   const composer = useComposer(opened, view, lists, chosenColumns, scale, setDetail);
+  const [isBegun, setBegun] = useState(false);
+  useLayoutEffect(() => setBegun(true), []);
+  if (!isBegun) return <p className="unseen">Loading</p>;
+  return <Opened composer={composer} detail={detail} setDetail={setDetail} view={view} scale={scale} />;
+}
+
+interface OpenedProps extends Pick<LoadedProps, 'detail' | 'view'> {
+  readonly composer: Composer;
+  readonly setDetail: (detail: LayoutDetail) => void;
+  readonly scale: ScaleUnit;
+}
+
+function Opened({ composer, detail, setDetail, view, scale }: OpenedProps) {
+  const mayCompose = useMay('keep_layouts');
+  const [address, changeAddress] = useAddress();
   const { expanded, layout } = composer;
   const [chosen, setChosen] = useState<readonly string[]>(() => (address.get('line') ? [address.get('line') as string] : []));
   const [toggled, setToggled] = useState<ReadonlyMap<string, boolean>>(new Map());

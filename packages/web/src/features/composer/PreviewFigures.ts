@@ -1,6 +1,5 @@
 import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
-import type { DefinitionNeed, Outcome, OwnLayout, ScaleUnit, VectorNeed } from '@ivory-ladder/core';
-import type { VectorsRefused } from '../../shared/api/vectors.ts';
+import type { DefinitionNeed, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
 import type { PreviewRow } from '../../shared/workers/previewRow.ts';
 import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
 import { awaitAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
@@ -17,11 +16,6 @@ export interface PreviewKnown extends PreviewRest {
 export interface PreviewSources {
   /** `null`: it is not there. */
   definition(need: DefinitionNeed): Promise<unknown>;
-  vectors(asked: {
-    readonly revision: number;
-    readonly structureVersion: number;
-    readonly needs: readonly VectorNeed[];
-  }): Promise<Outcome<ArrayBuffer, VectorsRefused>>;
   /** Somebody posted, or changed the chart, since it was read. */
   movedOn(): void;
 }
@@ -32,13 +26,15 @@ const mostWaited = 3;
 const begin = () => new Worker(new URL('../../shared/workers/previewWorker.ts', import.meta.url), { type: 'module' });
 let waiting: Worker | null = null;
 
-/** Begins the worker of the composer that is about to open, so that it reads its script while the layout is on its way; gives what ends it unused. */
-export function beginEarly(): () => void {
+/** Begins the worker of the composer that is about to open, so that it reads its script while the layout is on its way. */
+export function beginEarly(): void {
   waiting ??= begin();
-  return () => {
-    waiting?.terminate();
-    waiting = null;
-  };
+}
+
+/** Where no composer took it. */
+export function endUnused(): void {
+  waiting?.terminate();
+  waiting = null;
 }
 
 /** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
@@ -80,13 +76,11 @@ export class PreviewFigures {
       for (const need of answer.definitions) void this.define(need);
       return;
     }
-    if (answer.kind === 'lacking') {
-      void this.provide(answer);
-      return;
-    }
     if (answer.kind === 'refused') {
-      const { code, ...facts } = answer.failure;
-      this.refuse({ code, facts });
+      const { failure } = answer;
+      const { code, ...facts } = failure;
+      if (code === 'ledger_moved_on') this.sources?.movedOn();
+      else this.refuse('facts' in failure ? failure : { code, facts });
       return;
     }
     if (answer.kind === 'rest') {
@@ -113,13 +107,6 @@ export class PreviewFigures {
   private async define(need: DefinitionNeed): Promise<void> {
     const definition = await this.sources?.definition(need);
     this.post({ kind: 'definition', need, definition: definition ?? null });
-  }
-
-  private async provide({ state, revision, structureVersion, needs }: Extract<PreviewAnswer, { kind: 'lacking' }>): Promise<void> {
-    const answer = await this.sources?.vectors({ revision, structureVersion, needs });
-    if (answer?.ok) this.worker?.postMessage({ kind: 'vectors', state, needs, bytes: answer.value } satisfies PreviewAsked, [answer.value]);
-    else if (answer?.failure.code === 'ledger_moved_on') this.sources?.movedOn();
-    else if (answer) this.refuse(answer.failure);
   }
 
   private received(sent: readonly RowSent[]): PreviewRow[] {

@@ -1,4 +1,4 @@
-import type { CodeListBody, LayoutDetail, OwnLayoutBody, PlacementView, VectorsAsked } from '@ivory-ladder/contract';
+import type { CodeListBody, LayoutDetail, OwnLayoutBody, PlacementView } from '@ivory-ladder/contract';
 import {
   type DefinitionNeed,
   type ExpandedLayout,
@@ -16,7 +16,6 @@ import { ivoryApi } from '../../shared/api/ivoryApi.ts';
 import { useSaveLayoutDraftMutation } from '../../shared/api/layoutApi.ts';
 import { layoutFacts } from '../../shared/api/layoutFacts.ts';
 import { tagOf } from '../../shared/api/tags.ts';
-import { fetchVectors } from '../../shared/api/vectors.ts';
 import type { AppDispatch } from '../../shared/state/appState.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
 import { beginSteps, stepped, steppedAside, steppedBack, steppedForth } from '../../shared/state/undoSteps.ts';
@@ -280,7 +279,6 @@ function previewSources(dispatch: AppDispatch, companyId: number): PreviewSource
       const { data } = await dispatch(ivoryApi.endpoints.listBudgets.initiate({ companyId }, { subscribe: false }));
       return data?.budgets.find(({ id }) => id === need.id) ?? null;
     },
-    vectors: (asked) => fetchVectors(companyId, asked as VectorsAsked),
     movedOn: () => void dispatch(ivoryApi.util.invalidateTags([tagOf('Ledger', { companyId })])),
   };
 }

@@ -35,6 +35,7 @@ import {
   type VectorNeed,
   Vectors,
 } from '@ivory-ladder/core';
+import { fetchVectors, type VectorsRefused } from '../api/vectors.ts';
 import { isSameRow } from './isSameRow.ts';
 import type { PreviewRow } from './previewRow.ts';
 import { writeAnswer } from './sharedAnswer.ts';
@@ -60,8 +61,6 @@ export type PreviewAsked =
   | { readonly kind: 'across'; readonly across: PreviewAcross }
   /** What a plan missed; `null`: it is not there. */
   | { readonly kind: 'definition'; readonly need: DefinitionNeed; readonly definition: unknown }
-  /** What was lacking of a state, in the order that it was asked for. */
-  | { readonly kind: 'vectors'; readonly state: string; readonly needs: readonly VectorNeed[]; readonly bytes: ArrayBuffer }
   /** What figures are printed in, footed as the statement is. */
   | { readonly kind: 'scale'; readonly unit: ScaleUnit }
   /** Below zero: beside the one that is composed, answered once. */
@@ -83,8 +82,7 @@ export type PreviewAnswer =
     }
   | ({ readonly kind: 'rest'; readonly number: number } & PreviewRest)
   | { readonly kind: 'missing'; readonly definitions: readonly DefinitionNeed[] }
-  | { readonly kind: 'lacking'; readonly state: string; readonly revision: number; readonly structureVersion: number; readonly needs: readonly VectorNeed[] }
-  | { readonly kind: 'refused'; readonly failure: PlanFailure };
+  | { readonly kind: 'refused'; readonly failure: PlanFailure | VectorsRefused };
 
 export interface PreviewRest {
   readonly coverage: LayoutCoverage;
@@ -103,6 +101,7 @@ export type PreviewColumns = string;
 
 type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
 
+let companyId = 0;
 let ground: Ground | null = null;
 let definitions = new Definitions();
 /** Of the state of the ground; what is lacking counts as nothing until it comes. */
@@ -136,20 +135,32 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   else if (data.kind === 'scale') scale = data.unit;
   else if (data.kind === 'across') across = data.across;
   else if (data.kind === 'definition') definitions.give(data.need, data.definition as never);
-  else if (data.kind === 'chart') {
+  else {
+    companyId = data.company.id;
     ground = groundOfView(data.view, data.company, data.lists, data.classificationId);
     definitions = new Definitions();
     vectors = new Vectors(ground.accountIds.length);
     wanted = new Set();
-  } else {
-    if (!ground || data.state !== stateOf(ground)) return;
-    readVectors(data.bytes, data.needs, ground.indexOf, vectors);
-    // Run some times, so that the first edit is not the first run.
-    const print = last && planned(last.layout);
-    if (print) for (let run = 0; run < 5; run++) rowsIn(print);
   }
   answer();
 };
+
+/** Asked for from here, since the page may be busy with drawing. */
+async function provide(kept: Ground, needs: readonly VectorNeed[]): Promise<void> {
+  const { revision, structureVersion } = kept;
+  const answered = await fetchVectors(companyId, { revision, structureVersion, needs } as Parameters<typeof fetchVectors>[1]);
+  if (ground === null || stateOf(ground) !== stateOf(kept)) return;
+  if (!answered.ok) return say({ kind: 'refused', failure: answered.failure });
+  readVectors(answered.value, needs, ground.indexOf, vectors);
+  answer();
+  setTimeout(warmUp);
+}
+
+/** Run some times once the first figures have gone out, so that the first edit is not the first run. */
+function warmUp(): void {
+  const print = last && planned(last.layout);
+  if (print) for (let run = 0; run < 5; run++) rowsIn(print);
+}
 
 function answer(): void {
   const asked = last;
@@ -183,7 +194,7 @@ function planned(layout: OwnLayout): PrintPlan | null {
   const print = planPrint(plan.value, { detail, scale: { unit: scale, rounding: 'footed' } });
   const lacking = printNeeds(print).filter((need) => !vectors.has(need) && !wanted.has(needKey(need)));
   for (const need of lacking) wanted.add(needKey(need));
-  if (lacking.length > 0) say({ kind: 'lacking', state: stateOf(kept), revision: kept.revision, structureVersion: kept.structureVersion, needs: lacking });
+  if (lacking.length > 0) void provide(kept, lacking);
   return print;
 }
 
