@@ -285,4 +285,51 @@ describe('the outline', () => {
     expect(await captions(page)).toContain('Reworded');
     expectQuiet();
   });
+
+  it('leaves one side of an account to another line in one step, and compares versions line by line', async () => {
+    const { server } = opened;
+    const shop = await openShop(server);
+    const { accounts } = await server.ok<ChartView>('GET', `${shop.path}/chart?from=2026-01-01&to=2026-12-31`);
+    const [bank] = accounts.filter(({ element, isParent }) => element === 'asset' && !isParent);
+    if (!bank) throw new Error('the shop has no asset');
+    const begun = await server.ok<LayoutDetail>('POST', `${shop.path}/layouts`, { name: 'Sides', from: 'nothing' });
+    const lines = [
+      { ...newLine('accounts', 'held', 'Held'), sources: [{ kind: 'account', accountId: bank.id }] },
+      { ...newLine('accounts', 'owed', 'Owed'), takes: 'credit', sources: [{ kind: 'code', list: 'report:999999', code: 'X', begins: false }] },
+    ];
+    const drafted = await server.ok<LayoutDetail>('PUT', `${shop.path}/layouts/${begun.id}/draft`, {
+      version: begun.version,
+      definition: { ...begun.definition, lines },
+    });
+    await server.ok('POST', `${shop.path}/layouts/${begun.id}/use`, { version: drafted.version, reason: 'First' });
+    const { page, expectQuiet } = await visit(opened.browser, server.cookie, `${server.serving.url}/companies/${shop.id}/layouts/${begun.id}`);
+    await row(page, /Held/).click();
+    await page.getByRole('button', { name: 'Leave one side of an account to another line…' }).click();
+    const form = page.getByRole('form', { name: 'One side of an account to another line' });
+    // The account and the line that takes such balances are there already, since there is one of each.
+    expect(await form.getByLabel('It stands in').inputValue()).toBe('owed');
+    await form.getByRole('button', { name: 'Leave it there' }).click();
+    const said = `${bank.label} while in credit`;
+    await page.getByText(said).waitFor();
+    await row(page, /Owed/).click();
+    await page.getByText(said).waitFor();
+    await page.keyboard.press('Control+z');
+    await page.getByText(said).waitFor({ state: 'detached' });
+    await page.keyboard.press('Control+y');
+    await page.getByText(said).waitFor();
+    await page.getByText(/saved \d\d:\d\d/).waitFor();
+    await page.getByRole('button', { name: 'Put in use…' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Put in use' }).click();
+    await page.getByText('In use: version 2 of Sides.').waitFor();
+    await page.getByRole('button', { name: 'Version 2' }).click();
+    await page.getByRole('menuitem', { name: 'Compare versions…' }).click();
+    const dialog = page.getByRole('dialog', { name: 'Compare versions: Sides' });
+    await dialog.getByText('No line shows another figure or caption over the amounts of today.').waitFor();
+    expect(await dialog.getByRole('listitem').allTextContents()).toEqual(['Held exceptions', 'Owed what it takes']);
+    await dialog.getByLabel('Later').selectOption({ label: 'The draft, as it is now' });
+    await dialog.getByLabel('Earlier').selectOption({ index: 1 });
+    await dialog.getByText('Both are made alike, and show the same.').waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    expectQuiet();
+  });
 });

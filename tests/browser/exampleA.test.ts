@@ -91,7 +91,7 @@ describe('example A of IAS 7 in the browser', () => {
     await page.getByText('21 of 21 accounts stand exactly once').waitFor();
     await page.getByText('Change in cash explained: 70.00').waitFor();
     // A fixed amount is of the company that it was made in; here it is said anew.
-    await page.getByText(/without fixed amounts of another company: Equipment acquired under a lease/).waitFor();
+    await page.getByText(/Left behind, as amounts of another company: Equipment acquired under a lease/).waitFor();
     const moved = page.getByRole('region', { name: 'Moved between lines' });
     await moved.getByRole('button', { name: 'Add a fixed amount' }).click();
     await moved.getByLabel(/^Why/).fill('Equipment acquired under a lease');
@@ -112,7 +112,7 @@ describe('example A of IAS 7 in the browser', () => {
     await page.getByText('In use: version 1 of Statement of cash flows.').waitFor();
     await page.getByRole('link', { name: 'Run it' }).click();
     await page.waitForURL(/statements\/layout-/);
-    await page.getByText('Moved between lines, without changing').waitFor();
+    await page.getByText('Shown in another line; the total of both is the same').waitFor();
     const shown = await shownFigures(page);
     for (const [caption, amount] of Object.entries(publishedCashFlow)) expect(shown.get(caption)?.[0], caption).toBe(asShown(amount));
     await page
