@@ -28,7 +28,7 @@ const subtotalAfter: Readonly<Record<Step, { key: Subtotal; word: keyof CaptionW
 
 /**
  * Income statement through the steps in their order, income and expense together, with a subtotal after each step
- * that has lines (IFRS 18.47 names operating profit and profit before financing and income tax). A subtotal with nothing
+ * that has lines (IFRS 18.69, from memory, names operating profit and profit before financing and income tax). A subtotal with nothing
  * between it and the one before, because nothing is placed there or all of it is nil, is left out, and the last one gives way to the profit itself.
  */
 export function generateIncomeStatement({ tree, portions, options, language }: IncomeStatementFacts): Layout {
