@@ -111,7 +111,7 @@ describe('cells, rows and views', () => {
       await page.mouse.move(b.x + 160, b.y + y, { steps: 6 });
     };
     await drag('4000', '3100', 13);
-    await page.getByText('Refused: the account is of element income').waitFor();
+    await page.getByRole('treegrid').getByText('Refused: the account is of element income').waitFor();
     await page.mouse.up();
     expect(await rows(page)).toEqual(['1000', '3100', '4000']);
     await drag('4000', '1000', 2);

@@ -90,7 +90,7 @@ describe('placing with the keyboard alone', () => {
 describe('placing with the mouse', () => {
   it('drops an account on a category, and is refused under another element with the reason', async () => {
     const { page, expectQuiet } = await visit(browser, server.cookie, `${company}/placement`);
-    const card = page.getByText('4460 Charter sailings');
+    const card = page.getByText('4460 Charter sailings', { exact: true });
     await card.waitFor();
     const drag = async (target: string) => {
       const row = page.getByRole('treegrid', { name: 'Categories' }).getByText(target, { exact: true }).first();

@@ -114,7 +114,7 @@ describe('statements in thousands, footed', () => {
     const book = await recomputedBook(server, `/companies/${id}/statements/cash-flow/workbook?${over}`);
     const listed = book.cells.find(([caption]) => caption === listedText);
     expect(listed?.slice(1, 3)).toEqual(first?.values.slice(0, 2).map(Number));
-    expect(await text('cash-flow')).toContain(`${listedText},${first?.values[0]},${first?.values[1]},`);
+    expect(await text('cash-flow')).toContain(`"${listedText}",${first?.values[0]},${first?.values[1]},`);
   });
 
   it('are recomputed from their workbooks, for every kind of line of composed layouts too', async () => {

@@ -8,15 +8,18 @@ interface Hand {
   readonly named: string;
   /** `null` of accounts. */
   readonly categoryId: number | null;
+  readonly accountId: number;
 }
 
 interface PlacementDragWordsProps {
   /** What goes along with an account that is taken in hand, itself among them. */
   readonly together: (accountId: number) => number;
+  /** Whether it, and what goes along, may stand in the category. */
+  readonly takes: (accountId: number, categoryId: number) => boolean;
 }
 
 /** What is dragged in the placement, over which category it is and what became of it, for those who listen. */
-export function PlacementDragWords({ together }: PlacementDragWordsProps) {
+export function PlacementDragWords({ together, takes }: PlacementDragWordsProps) {
   const { model } = usePlacement();
   const [hand, setHand] = useState<Hand | null>(null);
   const [words, setWords] = useState('');
@@ -26,7 +29,7 @@ export function PlacementDragWords({ together }: PlacementDragWordsProps) {
       const drop = categoryDropOf(event, model, hand.categoryId);
       return drop ? dropWords(drop, nameOf) : '';
     }
-    return event.over ? `into ${nameOf(Number(event.over.id))}` : '';
+    return event.over && takes(hand?.accountId ?? 0, Number(event.over.id)) ? `into ${nameOf(Number(event.over.id))}` : '';
   };
   useDndMonitor({
     onDragStart({ active }) {
@@ -34,7 +37,7 @@ export function PlacementDragWords({ together }: PlacementDragWordsProps) {
       const categoryId = id.startsWith('category ') ? Number(id.slice('category '.length)) : null;
       const more = categoryId === null ? together(Number(id)) - 1 : 0;
       const named = `${categoryId === null ? (model.byId.get(Number(id))?.label ?? '') : nameOf(categoryId)}${more > 0 ? ` and ${more} more` : ''}`;
-      setHand({ named, categoryId });
+      setHand({ named, categoryId, accountId: categoryId === null ? Number(id) : 0 });
       setWords(`${named} in hand`);
     },
     onDragMove(event) {

@@ -69,12 +69,19 @@ export function PlacementScreen() {
   const onDragStart = ({ active }: DragStartEvent) => {
     const id = String(active.id);
     if (id.startsWith('category ')) return setDraggedCategory(Number(id.slice(9)));
-    const account = model.byId.get(Number(active.id));
-    if (account) setDragged(selected.has(account.id) ? selectedAccounts : [account]);
+    setDragged(draggedWith(Number(active.id)));
   };
   const stopDragging = () => {
     setDragged([]);
     setDraggedCategory(null);
+  };
+  const refusedIn = (accounts: readonly PlacedAccount[], categoryId: number) =>
+    accounts.map((account) => checkPlaces(account, [{ side: 'any', categoryId }], model.tree)).find((outcome) => !outcome.ok);
+  /** What is dragged with an account: all that are selected, where it is among them. */
+  const draggedWith = (accountId: number): readonly PlacedAccount[] => {
+    const account = model.byId.get(accountId);
+    if (!account) return [];
+    return selected.has(accountId) ? selectedAccounts : [account];
   };
   const onDragEnd = (event: DragEndEvent) => {
     const accounts = dragged;
@@ -87,7 +94,7 @@ export function PlacementScreen() {
     }
     const node = event.over ? model.tree.nodes.get(Number(event.over.id)) : undefined;
     if (!node) return;
-    const refused = accounts.map((account) => checkPlaces(account, [{ side: 'any', categoryId: node.category.id }], model.tree)).find((outcome) => !outcome.ok);
+    const refused = refusedIn(accounts, node.category.id);
     if (refused && !refused.ok) {
       const { code, ...facts } = refused.failure;
       return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure({ code, facts }) }));
@@ -97,7 +104,10 @@ export function PlacementScreen() {
   const named = draggedCategory === null ? dragged[0]?.label : model.tree.nodes.get(draggedCategory)?.category.name;
   return (
     <DndContext sensors={sensors} accessibility={toldInOwnWords} onDragStart={onDragStart} onDragEnd={onDragEnd} onDragCancel={stopDragging} autoScroll>
-      <PlacementDragWords together={(accountId) => (selected.has(accountId) ? selectedAccounts.length : 1)} />
+      <PlacementDragWords
+        together={(accountId) => draggedWith(accountId).length}
+        takes={(accountId, categoryId) => refusedIn(draggedWith(accountId), categoryId) === undefined}
+      />
       {/* biome-ignore lint/a11y/noStaticElementInteractions: a shortcut for what the buttons within do */}
       <div className={styles.screen} onKeyDown={onKeyDown}>
         <UnplacedPanel
