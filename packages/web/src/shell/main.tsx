@@ -33,4 +33,4 @@ const draw = () => {
 
 // The company mostly is there already; the script of the screen and the first drawing would keep what is asked for with it waiting, and the server idle.
 const mostWaited = 80;
-void Promise.race([askFirst(store, window.location), new Promise((resolve) => setTimeout(resolve, mostWaited))]).then(draw);
+void Promise.race([askFirst(store, window.location), new Promise((resolve) => setTimeout(resolve, mostWaited))]).finally(draw);
