@@ -8,7 +8,7 @@ import { useListCodeListsQuery } from '../../shared/api/codeListApi.ts';
 import { useGetAccountLedgerQuery } from '../../shared/api/ledgerApi.ts';
 import { pathOf } from '../../shared/api/requestOf.ts';
 import { EmptyState } from '../../shared/components/EmptyState.tsx';
-import { resized, settledChoice } from '../../shared/components/treegrid/columnChoice.ts';
+import { resized } from '../../shared/components/treegrid/columnChoice.ts';
 import { useAddress } from '../../shared/state/useAddress.ts';
 import { currencyOfCompany, useCompany } from '../../shared/state/useCompany.ts';
 import { useFacetFilter } from '../../shared/state/useFacetFilter.ts';
@@ -22,7 +22,6 @@ import { FacetMenu } from '../facets/index.ts';
 import { LedgerTabs } from '../ledger/index.ts';
 import styles from './AccountLedgerScreen.module.css';
 import { LedgerSection } from './LedgerSection.tsx';
-import { ledgerColumns } from './ledgerColumns.ts';
 
 const few = createFilterOptions<ChartAccountBody>({ limit: 40, stringify: ({ label }) => label });
 
@@ -122,7 +121,7 @@ export function AccountLedgerScreen() {
               chosen={entryId}
               isFirst={at === 0}
               widths={widths}
-              onWidth={(id, pixels) => keep(resized(settledChoice(ledgerColumns(columns), kept), id, pixels))}
+              onWidth={(id, pixels) => keep(resized([...kept.filter((one) => one.id !== id), { id, width: null }], id, pixels))}
               onEntry={(id) => change({ entry: String(id) })}
             />
           ))}
