@@ -108,6 +108,8 @@ let definitions = new Definitions();
 let vectors = new Vectors();
 let across: PreviewAcross | null = null;
 let last: Asked | null = null;
+/** Not answered yet. */
+let asides: readonly Asked[] = [];
 let shared: SharedArrayBuffer | null = null;
 let answers = 0;
 let scale: ScaleUnit = 'exact';
@@ -126,16 +128,17 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
     return;
   }
   if (data.kind === 'layout' && data.number < 0) {
-    // Asked for beside the one that is composed.
-    const aside = planned(data.layout);
-    if (aside) say({ kind: 'rows', number: data.number, place: 0, rows: rowsIn(aside).rows, columns: columnsText(aside), scale });
+    asides = [...asides, data];
+    answerAsides();
     return;
   }
   if (data.kind === 'layout') last = data;
   else if (data.kind === 'scale') scale = data.unit;
   else if (data.kind === 'across') across = data.across;
-  else if (data.kind === 'definition') definitions.give(data.need, data.definition as never);
-  else {
+  else if (data.kind === 'definition') {
+    definitions.give(data.need, data.definition as never);
+    answerAsides();
+  } else {
     companyId = data.company.id;
     ground = groundOfView(data.view, data.company, data.lists, data.classificationId);
     definitions = new Definitions();
@@ -145,6 +148,16 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
   answer();
 };
 
+/** Those asked for beside the one that is composed are answered once, with all that they need: what is lacking of them the composed one may never ask for. */
+function answerAsides(): void {
+  asides = asides.filter(({ number, layout }) => {
+    const print = planned(layout);
+    if (!print || printNeeds(print).some((need) => !vectors.has(need))) return true;
+    say({ kind: 'rows', number, place: 0, rows: rowsIn(print).rows, columns: columnsText(print), scale });
+    return false;
+  });
+}
+
 /** Asked for from here, since the page may be busy with drawing. */
 async function provide(kept: Ground, needs: readonly VectorNeed[]): Promise<void> {
   const { revision, structureVersion } = kept;
@@ -153,6 +166,7 @@ async function provide(kept: Ground, needs: readonly VectorNeed[]): Promise<void
   if (!answered.ok) return say({ kind: 'refused', failure: answered.failure });
   readVectors(answered.value, needs, ground.indexOf, vectors);
   answer();
+  answerAsides();
   setTimeout(warmUp);
 }
 
