@@ -294,7 +294,7 @@ describe('the outline', () => {
     if (!bank) throw new Error('the shop has no asset');
     const begun = await server.ok<LayoutDetail>('POST', `${shop.path}/layouts`, { name: 'Sides', from: 'nothing' });
     const lines = [
-      // What moved over the span, which no later version asks for: it is the same as the balance here, and nil only where it was not waited for.
+      // Made otherwise than later versions, and the same over these amounts.
       { ...newLine('accounts', 'held', 'Held'), measure: 'movement', sources: [{ kind: 'account', accountId: bank.id }] },
       { ...newLine('accounts', 'owed', 'Owed'), takes: 'credit', sources: [{ kind: 'code', list: 'report:999999', code: 'X', begins: false }] },
     ];
