@@ -35,6 +35,16 @@ export function expandLayout(own: OwnLayout, facts: LayoutFacts): ExpandedLayout
   return made.finish(lines);
 }
 
+interface MadeOf {
+  readonly facts: LayoutFacts;
+  readonly kind: OwnLayout['kind'];
+  readonly side: Side | null;
+  readonly made: AccountsLine;
+}
+
+/** What a line of accounts without findings was made into last. */
+const madeOf = new WeakMap<AccountsOwnLine, MadeOf>();
+
 class Expansion {
   private readonly origins = new Map<string, LineOrigin>();
   private readonly findings: LayoutFinding[] = [];
@@ -117,7 +127,18 @@ class Expansion {
   }
 
   private accounts(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
+    const { facts } = this;
+    const { kind } = this.own;
+    const before = madeOf.get(line);
+    if (before?.facts === facts && before.kind === kind && before.side === around.side) return before.made;
+    const found = this.findings.length;
     this.checkSources(line.key, [...line.sources, ...line.except]);
+    const made = this.accountsLine(line, base, around);
+    if (this.findings.length === found) madeOf.set(line, { facts, kind, side: around.side, made });
+    return made;
+  }
+
+  private accountsLine(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
     const selection = selected(line, this.facts);
     const elements = elementsIn(selection, this.facts);
     const [only] = elements;

@@ -1,5 +1,6 @@
 import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
 import type { DefinitionNeed, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
+import { sentLayout } from '../../shared/workers/layoutSent.ts';
 import type { PreviewRow } from '../../shared/workers/previewRow.ts';
 import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
 import { awaitAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
@@ -148,9 +149,10 @@ export class PreviewFigures {
   /** At once when a layout is made, before the screen is drawn with it; `false` where it was asked for before. */
   ask(layout: OwnLayout, leftOut: readonly number[]): boolean {
     if (this.asked?.layout === layout && this.asked.leftOut === leftOut) return false;
+    const sent = sentLayout(layout, this.asked?.layout ?? null);
     this.asked = { layout, leftOut };
     this.number++;
-    this.post({ kind: 'layout', number: this.number, layout, leftOut });
+    this.post({ kind: 'layout', number: this.number, sent, leftOut });
     return true;
   }
 
@@ -159,7 +161,7 @@ export class PreviewFigures {
     const number = -1 - this.asides++;
     return new Promise((resolve) => {
       this.others.set(number, resolve);
-      this.post({ kind: 'layout', number, layout, leftOut: [] });
+      this.post({ kind: 'aside', number, layout });
     });
   }
 

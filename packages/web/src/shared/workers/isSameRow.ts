@@ -14,7 +14,11 @@ export function isSameRow(a: PreviewRow, b: PreviewRow): boolean {
     a.values.every((value, at) => value === b.values[at]) &&
     a.printed?.length === b.printed?.length &&
     (a.printed ?? []).every((value, at) => value === b.printed?.[at]) &&
-    JSON.stringify(a.look) === JSON.stringify(b.look) &&
-    JSON.stringify(a.faults) === JSON.stringify(b.faults)
+    isSame(a.look, b.look) &&
+    isSame(a.faults, b.faults)
   );
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  return a === b || JSON.stringify(a) === JSON.stringify(b);
 }

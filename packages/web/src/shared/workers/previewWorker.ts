@@ -37,6 +37,7 @@ import {
 } from '@ivory-ladder/core';
 import { fetchVectors, type VectorsRefused } from '../api/vectors.ts';
 import { isSameRow } from './isSameRow.ts';
+import { type LayoutSent, receivedLayout } from './layoutSent.ts';
 import type { PreviewRow } from './previewRow.ts';
 import { writeAnswer } from './sharedAnswer.ts';
 
@@ -63,8 +64,10 @@ export type PreviewAsked =
   | { readonly kind: 'definition'; readonly need: DefinitionNeed; readonly definition: unknown }
   /** What figures are printed in, footed as the statement is. */
   | { readonly kind: 'scale'; readonly unit: ScaleUnit }
-  /** Below zero: beside the one that is composed, answered once. */
-  | { readonly kind: 'layout'; readonly number: number; readonly layout: OwnLayout; readonly leftOut: readonly number[] };
+  /** The one that is composed. */
+  | { readonly kind: 'layout'; readonly number: number; readonly sent: LayoutSent; readonly leftOut: readonly number[] }
+  /** Beside it, by numbers below zero, answered once. */
+  | { readonly kind: 'aside'; readonly number: number; readonly layout: OwnLayout };
 
 /** A row that is as it was stands as its place among the rows of the answer before. */
 export type RowSent = PreviewRow | number;
@@ -99,7 +102,11 @@ export interface PreviewRest {
 /** Its columns as JSON: the same text as long as they stay the same. */
 export type PreviewColumns = string;
 
-type Asked = Extract<PreviewAsked, { kind: 'layout' }>;
+type Aside = Extract<PreviewAsked, { kind: 'aside' }>;
+
+interface Asked extends Omit<Extract<PreviewAsked, { kind: 'layout' }>, 'sent'> {
+  readonly layout: OwnLayout;
+}
 
 let companyId = 0;
 let ground: Ground | null = null;
@@ -109,7 +116,7 @@ let vectors = new Vectors();
 let across: PreviewAcross | null = null;
 let last: Asked | null = null;
 /** Not answered yet. */
-let asides: readonly Asked[] = [];
+let asides: readonly Aside[] = [];
 let shared: SharedArrayBuffer | null = null;
 let answers = 0;
 let scale: ScaleUnit = 'exact';
@@ -127,12 +134,12 @@ self.onmessage = ({ data }: MessageEvent<PreviewAsked>) => {
     shared = data.memory;
     return;
   }
-  if (data.kind === 'layout' && data.number < 0) {
+  if (data.kind === 'aside') {
     asides = [...asides, data];
     answerAsides();
     return;
   }
-  if (data.kind === 'layout') last = data;
+  if (data.kind === 'layout') last = { ...data, layout: receivedLayout(data.sent, last?.layout ?? null) };
   else if (data.kind === 'scale') scale = data.unit;
   else if (data.kind === 'across') across = data.across;
   else if (data.kind === 'definition') {
@@ -235,10 +242,16 @@ function rowsIn(print: PrintPlan): { readonly rows: PreviewRow[]; readonly runs:
 }
 
 function asSent(rows: readonly PreviewRow[]): RowSent[] {
-  const places = new Map(rowsBefore.map((row, at) => [`${row.key} ${row.role}`, at]));
-  return rows.map((row) => {
-    const at = places.get(`${row.key} ${row.role}`);
-    return at !== undefined && isSameRow(rowsBefore[at] as PreviewRow, row) ? at : row;
+  let places: ReadonlyMap<string, number> | null = null;
+  const placeOf = ({ key, role }: PreviewRow, at: number): number | undefined => {
+    const there = rowsBefore[at];
+    if (there && there.key === key && there.role === role) return at;
+    places ??= new Map(rowsBefore.map((row, place) => [`${row.key} ${row.role}`, place]));
+    return places.get(`${key} ${role}`);
+  };
+  return rows.map((row, at) => {
+    const place = placeOf(row, at);
+    return place !== undefined && isSameRow(rowsBefore[place] as PreviewRow, row) ? place : row;
   });
 }
 
