@@ -4,6 +4,7 @@ import { statementRequest } from '../features/statements/index.ts';
 import { ivoryApi } from '../shared/api/ivoryApi.ts';
 import { spanInAddress } from '../shared/state/spanInAddress.ts';
 import { classificationInAddress } from '../shared/state/useClassification.ts';
+import { beginEarly, endUnused } from '../shared/workers/earlyWorker.ts';
 import type { store as appStore } from './store.ts';
 
 type Store = Pick<typeof appStore, 'dispatch'>;
@@ -20,8 +21,12 @@ export async function askFirst(store: Store, { pathname, search }: Pick<Location
   const inCompany = matchPath('/companies/:companyId/*', pathname)?.params;
   const companyId = Number(inCompany?.companyId);
   if (!Number.isSafeInteger(companyId) || companyId <= 0) return;
+  if (isComposed(inCompany?.['*'] ?? '')) beginEarly();
   const { data: company } = await store.dispatch(ivoryApi.endpoints.getCompany.initiate({ companyId }, kept));
-  if (!company) return;
+  if (!company) {
+    endUnused();
+    return;
+  }
   askFor(store.dispatch, company, inCompany?.['*'] ?? '', new URLSearchParams(search));
 }
 
@@ -39,7 +44,7 @@ function askFor(dispatch: Store['dispatch'], company: Company, path: string, par
     dispatch(endpoints.listChartViews.initiate(ofCompany, kept));
     dispatch(endpoints.getPlacement.initiate(ofSpan, kept));
     dispatch(endpoints.listCodeLists.initiate(ofCompany, kept));
-  } else if (room === 'layouts' && /^\d+$/.test(part ?? '')) {
+  } else if (isComposed(path)) {
     // Of one moment, so that nobody keeps it who does not show it.
     const layout = dispatch(endpoints.getLayout.initiate({ ...ofCompany, layoutId: Number(part) }));
     setTimeout(layout.unsubscribe, millisecondsHeld);
@@ -54,4 +59,9 @@ function askFor(dispatch: Store['dispatch'], company: Company, path: string, par
       dispatch(endpoints.getProofs.initiate({ ...ofSpan, ...classified }, kept));
     }
   }
+}
+
+/** Whether that is a layout which is composed there. */
+function isComposed(path: string): boolean {
+  return /^layouts\/\d+\/?$/.test(path);
 }

@@ -1,5 +1,6 @@
 import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
 import type { DefinitionNeed, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
+import { takeWorker } from '../../shared/workers/earlyWorker.ts';
 import { sentLayout } from '../../shared/workers/layoutSent.ts';
 import type { PreviewRow } from '../../shared/workers/previewRow.ts';
 import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
@@ -23,20 +24,6 @@ export interface PreviewSources {
 
 /** Milliseconds that the page waits for an answer before it paints an edit. */
 const mostWaited = 3;
-
-const begin = () => new Worker(new URL('../../shared/workers/previewWorker.ts', import.meta.url), { type: 'module' });
-let waiting: Worker | null = null;
-
-/** Begins the worker of the composer that is about to open, so that it reads its script while the layout is on its way. */
-export function beginEarly(): void {
-  waiting ??= begin();
-}
-
-/** Where no composer took it. */
-export function endUnused(): void {
-  waiting?.terminate();
-  waiting = null;
-}
 
 /** The worker of one composer, and what it said. Whoever shows a part of it subscribes, so that nothing else is drawn anew. */
 export class PreviewFigures {
@@ -64,8 +51,7 @@ export class PreviewFigures {
 
   open(sources: PreviewSources): void {
     this.sources = sources;
-    this.worker = waiting ?? begin();
-    waiting = null;
+    this.worker = takeWorker();
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
     this.heard = 0;
     this.shared = shareAnswer();
