@@ -75,7 +75,7 @@ export function ChartFileScreen() {
     const applied = await apply({ companyId: company.id, fileId, body: { structureVersion, revision } });
     if (!applied.data) return void dispatch(noticeGiven({ tone: 'refused', text: describeFailure(applied.error) }));
     const { added, changed } = applied.data;
-    dispatch(noticeGiven({ tone: 'done', text: `Applied: ${counted(added, 'account')} added, ${changed} changed.` }));
+    dispatch(noticeGiven({ tone: 'done', text: `Applied: ${counted(added, 'account')} added, ${changed.toLocaleString('en-GB')} changed.` }));
     void navigate(back);
   };
   return (
@@ -96,7 +96,7 @@ export function ChartFileScreen() {
                 disabled={counts[state] === 0}
                 onClick={() => setParams(shown === state ? { show: '' } : { show: state })}
               >
-                {counts[state]} {stateNames[state]}
+                {counts[state].toLocaleString('en-GB')} {stateNames[state]}
               </button>
             ))}
           </div>
