@@ -8,7 +8,7 @@ import {
   spanLines,
   walkCategories,
 } from '@ivory-ladder/core';
-import { type ClipboardEvent, Fragment, type KeyboardEvent, useState } from 'react';
+import { type ClipboardEvent, Fragment, type KeyboardEvent, useMemo, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { usePaste } from '../../shared/components/usePaste.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
@@ -16,6 +16,7 @@ import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { numbersUnknown, rangeFault, readTypedRange, useChartNumbers, usePlacementActions } from '../placement/index.ts';
 import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
+import { heldByHand } from './heldByHand.ts';
 import { pastedRanges } from './pastedRanges.ts';
 import styles from './RangeTable.module.css';
 
@@ -41,6 +42,9 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
   const { model, kept, view } = usePlacement();
   const [upper, lower] = spanLines(view.span.firstDay, view.span.lastDay);
   const mayChange = useMay('keep_placement');
+  const { digitOrder } = useCompany();
+  const { placement, tree, byId } = model;
+  const byHand = useMemo(() => heldByHand(placement.categories, tree, byId.values(), digitOrder), [placement.categories, tree, byId, digitOrder]);
   const paste = usePastedRanges();
   const groups = elements.map((element) => {
     const rows: { id: number; name: string; depth: number }[] = [];
@@ -101,6 +105,7 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
                 const before = kept.totals.get(id)?.accounts ?? 0;
                 const odd = oddIn.get(id)?.[0];
                 const overlaps = [...new Set(spans.filter((span) => span.categoryId === id).flatMap(({ alsoIn }) => alsoIn))];
+                const [elsewhere, ...others] = byHand.get(id) ?? [];
                 const joined = (model.standing.get(id) ?? []).find(
                   ({ account }) => !(kept.standing.get(id) ?? []).some((stood) => stood.account.id === account.id),
                 );
@@ -136,6 +141,11 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
                             <span className={styles.joins}>
                               {more === 1 ? `${joined.account.number} joins` : `${joined.account.number} and ${more - 1} more join`} when applied
                             </span>
+                          )}
+                          {elsewhere && (
+                            <button type="button" className={styles.held} onClick={() => onChooseAccount(elsewhere.id)}>
+                              {elsewhere.number} {others.length === 0 ? 'stands' : `and ${others.length.toLocaleString('en-GB')} more stand`} elsewhere by hand
+                            </button>
                           )}
                           {overlaps.length > 0 && (
                             <span className={styles.overlaps}> overlaps {overlaps.map((other) => model.placement.categories.get(other)?.name).join(', ')}</span>
