@@ -70,12 +70,13 @@ export function numberBand(numbers: readonly string[], categories: readonly Desc
   const ends = parts.flatMap(({ range, except }) => [range, ...except].flatMap(endsOf)).filter(isShown);
   const edges = linear ? [String(linear.least).padStart(linear.digits, '0'), String(linear.most).padStart(linear.digits, '0')] : [];
   const points = [...new Set([...numbers, ...ends, ...edges])].sort(inOrder);
+  const onScale = new Set(points);
+  const keyed = points.map((number) => numberKey(number, order));
   const scale = linear ? linearScale(linear) : rankScale(points);
   const spans: (Omit<BandSpan, 'lane' | 'alsoIn'> & { readonly held: ReadonlySet<number> })[] = [];
   for (const { categoryId, side, range, part, except } of parts) {
-    const holds = rangeTest({ include: [range], except }, order);
-    const held = points.map((number) => holds(numberKey(number, order)));
-    const ends = endsAside(range, points, order);
+    const held = keyed.map(rangeTest({ include: [range], except }, order));
+    const ends = endsAside(range, onScale, except.length === 0 ? held : keyed.map(rangeTest({ include: [range], except: [] }, order)));
     for (let at = 0; at < points.length; at++) {
       if (!held[at]) continue;
       const begin = at;
@@ -109,7 +110,6 @@ export function numberBand(numbers: readonly string[], categories: readonly Desc
     laned.push({ ...shown, lane, alsoIn: [...new Set(alsoIn)] });
   }
   const lanes = [...new Set(laned.map(({ lane }) => lane))].sort((a, b) => a - b);
-  const onScale = new Set(points);
   const moved: NumberBand['moved'] = (number, by, end) => {
     const isThere = onScale.has(number) || (linear !== null && number.length === linear.digits && isShown(number));
     if (isThere) return scale.moved(number, by, end);
@@ -124,19 +124,16 @@ function depthIn(tree: CategoryTree, categoryId: number): number {
   return tree.nodes.get(categoryId)?.depth ?? 0;
 }
 
-/** Of a span the ends that are no points of the band, and the outermost points that it holds, exceptions aside. */
+/** Of a span the ends that are no points of the band, and the outermost points that it holds, exceptions aside. `held`: of each point, whether the span holds it. */
 function endsAside(
   range: NumberRange,
-  points: readonly string[],
-  order: DigitOrder,
+  points: ReadonlySet<string>,
+  held: readonly boolean[],
 ): { readonly first: string | null; readonly last: string | null; readonly firstPoint: number; readonly lastPoint: number } {
   if (range.kind === 'begins') return { first: null, last: null, firstPoint: -1, lastPoint: -1 };
-  const holds = rangeTest({ include: [range], except: [] }, order);
-  const held = points.map((number) => holds(numberKey(number, order)));
-  const known = new Set(points);
   return {
-    first: range.from === null || known.has(range.from) ? null : range.from,
-    last: range.to === null || known.has(range.to) ? null : range.to,
+    first: range.from === null || points.has(range.from) ? null : range.from,
+    last: range.to === null || points.has(range.to) ? null : range.to,
     firstPoint: held.indexOf(true),
     lastPoint: held.lastIndexOf(true),
   };

@@ -20,14 +20,19 @@ pdfmake.setLocalAccessPolicy((path) => fontFiles.has(path));
  */
 export async function printSet(set: PrintedSet): Promise<WrittenFile> {
   const { name, company, span } = set;
-  const alone = new Set<number>();
-  const first = await laidOut(set, new Set(), alone);
-  const content = alone.size === 0 ? first : await laidOut(set, alone, new Set());
+  const first = await laidOut(set, new Set());
+  const { content } = first.alone.size === 0 ? first : await laidOut(set, first.alone);
   return { name: fileName(company, `${name} ${span.lastDay}.pdf`), type: 'application/pdf', content };
 }
 
-/** `together`: places of statements whose last lines begin a page; `alone` takes those whose foot begins one without any line. */
-async function laidOut(set: PrintedSet, together: ReadonlySet<number>, alone: Set<number>): Promise<Buffer> {
+interface LaidOut {
+  readonly content: Buffer;
+  /** Places of the statements whose foot begins a page without any line. */
+  readonly alone: ReadonlySet<number>;
+}
+
+/** `together`: places of statements whose last lines begin a page. */
+async function laidOut(set: PrintedSet, together: ReadonlySet<number>): Promise<LaidOut> {
   const { name, company, span, language, statements, isUnfinished } = set;
   const words = printWords[language];
   const pageOf = new Map<string, number>();
@@ -76,8 +81,8 @@ async function laidOut(set: PrintedSet, together: ReadonlySet<number>, alone: Se
     },
   };
   const printed = await pdfmake.createPdf(definition).getBuffer();
-  for (const at of statements.keys()) if ((pageOf.get(`foot ${at}`) ?? 0) > (pageOf.get(`last ${at}`) ?? 0)) alone.add(at);
-  return printed;
+  const alone = [...statements.keys()].filter((at) => (pageOf.get(`foot ${at}`) ?? 0) > (pageOf.get(`last ${at}`) ?? 0));
+  return { content: printed, alone: new Set(alone) };
 }
 
 function statementPages({ document, comments }: PrintedSet['statements'][number], at: number, isTogether: boolean): Content[] {

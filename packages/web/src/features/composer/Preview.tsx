@@ -126,7 +126,10 @@ export const Preview = memo(function Preview({ figures, title, kind, chosen, col
       </p>
       {lastEntryDay === null && <EmptyState title="No figures yet">The ledger has no entries; lines show once it has.</EmptyState>}
       {refused !== null && <EmptyState title="No figures for these columns">{describeFailure(refused)}</EmptyState>}
-      {statement && refused === null && (
+      {lastEntryDay !== null && refused === null && statement?.rows.length === 0 && (
+        <EmptyState title="No line shows an amount">Lines without amounts are left out here; the outline has them all.</EmptyState>
+      )}
+      {statement && refused === null && statement.rows.length > 0 && (
         <StatementTable statement={statement} cell={null} chosenLine={chosen} scroller={page} onToggle={onChoose} onOpenCell={onOpenCell} />
       )}
     </section>
