@@ -154,6 +154,14 @@ describe('ranges of the whole chart', () => {
     await expect.poll(() => staff.inputValue()).toBe('6000 to 6090');
     await page.getByText('no account 9999').waitFor();
     expect(await seriousFindings(page)).toEqual([]);
+    // What a place by hand keeps from the range is named, and led to.
+    await write(page, 'Staff costs', '6000-6090, 6300');
+    await page.getByRole('button', { name: '6300 stands elsewhere by hand' }).click();
+    await page.getByRole('heading', { name: /^6300/ }).waitFor();
+    expect(await seriousFindings(page)).toEqual([]);
+    await page.getByRole('heading', { name: 'All categories by account number' }).click();
+    await page.keyboard.press('Control+z');
+    await expect.poll(() => staff.inputValue()).toBe('6000 to 6090');
     await page.getByRole('heading', { name: 'All categories by account number' }).click();
     await page.keyboard.press('Control+z');
     await page.keyboard.press('Control+z');
