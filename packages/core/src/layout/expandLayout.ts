@@ -36,26 +36,28 @@ export function expandLayout(own: OwnLayout, facts: LayoutFacts): ExpandedLayout
 }
 
 interface MadeOf {
-  readonly facts: LayoutFacts;
   readonly kind: OwnLayout['kind'];
   readonly side: Side | null;
   readonly made: AccountsLine;
 }
 
-/** What a line of accounts without findings was made into last. */
-const madeOf = new WeakMap<AccountsOwnLine, MadeOf>();
+/** What lines of accounts without findings were made into last, gone with what they were made over. */
+const madeOver = new WeakMap<LayoutFacts, WeakMap<AccountsOwnLine, MadeOf>>();
 
 class Expansion {
   private readonly origins = new Map<string, LineOrigin>();
   private readonly findings: LayoutFinding[] = [];
   private readonly pendingSums: SumOwnLine[] = [];
   private readonly cash: Selection;
+  private readonly before: WeakMap<AccountsOwnLine, MadeOf>;
 
   constructor(
     private readonly own: OwnLayout,
     private readonly facts: LayoutFacts,
   ) {
     this.cash = cashPortions(facts.accounts, own.overdraftsApart === true);
+    this.before = madeOver.get(facts) ?? new WeakMap();
+    madeOver.set(facts, this.before);
   }
 
   linesOf(lines: readonly OwnLine[], around: Around): Line[] {
@@ -127,14 +129,13 @@ class Expansion {
   }
 
   private accounts(line: AccountsOwnLine, base: ReturnType<Expansion['base']>, around: Around): AccountsLine {
-    const { facts } = this;
     const { kind } = this.own;
-    const before = madeOf.get(line);
-    if (before?.facts === facts && before.kind === kind && before.side === around.side) return before.made;
+    const before = this.before.get(line);
+    if (before && before.kind === kind && before.side === around.side) return before.made;
     const found = this.findings.length;
     this.checkSources(line.key, [...line.sources, ...line.except]);
     const made = this.accountsLine(line, base, around);
-    if (this.findings.length === found) madeOf.set(line, { facts, kind, side: around.side, made });
+    if (this.findings.length === found) this.before.set(line, { kind, side: around.side, made });
     return made;
   }
 

@@ -5,9 +5,10 @@ import { buildCategoryTree } from '../placement/categoryTree.ts';
 import { climb } from '../statement/climb.ts';
 import { account, category, statementsOf, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginLayout } from './beginLayout.ts';
+import { expandLayout } from './expandLayout.ts';
 import { leaveSide } from './leaveSide.ts';
 import { newLine } from './newLine.ts';
-import { calculating, composed, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
+import { calculating, composed, factsOf, free, grouping, numbers, remaining, summing, taking } from './ownLayout.fixture.ts';
 import type { AccountsOwnLine, OwnLayout, OwnLine } from './ownLayout.ts';
 import { keysInGroup } from './putLines.ts';
 
@@ -59,6 +60,24 @@ const must = <Value>(outcome: { readonly ok: true; readonly value: Value } | { r
   if (!outcome.ok) throw new Error(JSON.stringify(outcome.failure));
   return outcome.value;
 };
+
+describe('a line that stays while the layout changes around it', () => {
+  const sales = taking('sales', [numbers('5')]);
+  const both = taking('both', [numbers('5 to 6')]);
+  const unknown = taking('unknown', [{ kind: 'account', accountId: 999 }]);
+  const moved = (kind: OwnLayout['kind'], side: 'debit' | 'credit') => ({ ...free([grouping('around', side, [sales, both, unknown])]), kind });
+
+  it('is the same object, and what it would be of a layout that nobody saw before', () => {
+    const layouts = (['free', 'cash_flow'] as const).flatMap((kind) => (['credit', 'debit', 'credit'] as const).map((side) => moved(kind, side)));
+    const facts = factsOf(company, layouts[0] as OwnLayout);
+    const [first, again] = [0, 1].map(() => expandLayout(layouts[0] as OwnLayout, facts));
+    expect(again?.byKey.get('sales')).toBe(first?.byKey.get('sales'));
+    for (const layout of layouts) expect(expandLayout(layout, facts)).toEqual(expandLayout(structuredClone(layout), factsOf(company, layout)));
+    // Its side is that of the group around, since it takes two elements.
+    expect(layouts.slice(0, 3).map((layout) => expandLayout(layout, facts).byKey.get('both')?.side)).toEqual(['credit', 'debit', 'credit']);
+    expect(expandLayout(layouts[0] as OwnLayout, facts).findings).toEqual([{ code: 'source_unknown', key: 'unknown', source: unknown.sources[0] }]);
+  });
+});
 
 describe('the climb from a line', () => {
   it('passes totals in the order in which they are printed: a subtotal in a group before the total of the group', () => {

@@ -48,7 +48,7 @@ describe('a place by range', () => {
   it('is the category with a range that holds the number, for an account without a place by hand', () => {
     expect(standingOfOne([range(cash, '1000 to 1099'), range(receivables, '1100 to 1199')])).toEqual({
       portions: { debit: cash, credit: cash },
-      byRange: { places: [{ side: 'any', categoryId: cash }], doubledIn: [], oddIn: [] },
+      byRange: { places: [{ side: 'any', categoryId: cash }], doubledIn: [], oddIn: [], keptFrom: [] },
     });
   });
 
@@ -57,6 +57,21 @@ describe('a place by range', () => {
       portions: { debit: receivables, credit: receivables },
       byRange: { places: [] },
     });
+  });
+
+  it('names the categories that a place by hand keeps from it, but not one that the place stands below, nor one that could not take it', () => {
+    const keptFrom = (ranges: Parameters<typeof standingOfOne>[0], places: Parameters<typeof standingOfOne>[1]) =>
+      standingOfOne(ranges, places).byRange?.keptFrom;
+    expect(keptFrom([range(cash, '10*')], [{ side: 'any', categoryId: receivables }])).toEqual([cash]);
+    expect(keptFrom([range(cash, '10*')], [{ side: 'any', categoryId: till }])).toEqual([]);
+    expect(keptFrom([range(cash, '10*')], [{ side: 'any', categoryId: cash }])).toEqual([]);
+    expect(keptFrom([range(till, '10*')], [{ side: 'any', categoryId: cash }])).toEqual([till]);
+    expect(keptFrom([range(overdraft, '10*', 'credit')], [{ side: 'any', categoryId: cash }])).toEqual([overdraft]);
+    expect(keptFrom([range(overdraft, '10*')], [{ side: 'any', categoryId: cash }])).toEqual([]);
+    expect(keptFrom([range(equity, '10*', 'credit')], [{ side: 'any', categoryId: cash }])).toEqual([]);
+    expect(keptFrom([range(cash, '10*', 'debit')], [{ side: 'credit', categoryId: overdraft }])).toEqual([]);
+    expect(keptFrom([range(cash, '10*'), range(cash, '1010', 'debit')], [{ side: 'debit', categoryId: receivables }])).toEqual([cash]);
+    expect(keptFrom([range(cash, '10*')], [])).toEqual([]);
   });
 
   it('fills the portion that a place by hand leaves', () => {
@@ -70,7 +85,7 @@ describe('a place by range', () => {
   it('is none where two unrelated categories hold the number: both are named', () => {
     expect(standingOfOne([range(cash, '10*'), range(receivables, '1010 to 1020')])).toEqual({
       portions: undefined,
-      byRange: { places: [], doubledIn: [cash, receivables], oddIn: [] },
+      byRange: { places: [], doubledIn: [cash, receivables], oddIn: [], keptFrom: [] },
     });
     expect(standingOfOne([range(cash, '10*'), range(till, '10*'), range(receivables, '10*')]).byRange?.doubledIn).toEqual([till, receivables]);
   });
@@ -87,13 +102,13 @@ describe('a place by range', () => {
     });
     expect(standingOfOne([range(overdraft, '10*', 'credit')])).toEqual({
       portions: undefined,
-      byRange: { places: [], doubledIn: [], oddIn: [overdraft] },
+      byRange: { places: [], doubledIn: [], oddIn: [overdraft], keptFrom: [] },
     });
     expect(standingOfOne([range(overdraft, '10*', 'credit'), range(overdraft, '10*', 'debit')]).portions).toBeUndefined();
   });
 
   it('is never under another element; such an account is at odds with the range', () => {
-    expect(standingOfOne([range(equity, '10*')])).toEqual({ portions: undefined, byRange: { places: [], doubledIn: [], oddIn: [equity] } });
+    expect(standingOfOne([range(equity, '10*')])).toEqual({ portions: undefined, byRange: { places: [], doubledIn: [], oddIn: [equity], keptFrom: [] } });
     expect(standingOfOne([range(overdraft, '10*')]).byRange?.oddIn).toEqual([overdraft]);
     // Rightly placed by another range, it is at odds with none; on one side alone it still is.
     expect(standingOfOne([range(equity, '10*'), range(cash, '1010')])).toMatchObject({ portions: { debit: cash, credit: cash }, byRange: { oddIn: [] } });

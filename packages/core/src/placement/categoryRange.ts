@@ -1,7 +1,7 @@
 import { counterElement, type Element, otherSide, type Side } from '../chart/element.ts';
 import type { DigitOrder } from '../chart/numberOrder.ts';
 import { type NumberRanges, numberKey, rangeTest } from '../chart/numberRange.ts';
-import type { CategoryNode, CategoryTree } from './categoryTree.ts';
+import { type CategoryNode, type CategoryTree, isWithin } from './categoryTree.ts';
 import { type Place, type PlaceSide, type Portions, placesByAccount, unplaced } from './place.ts';
 
 /** Account numbers that a category takes, for any balance or for one side. */
@@ -19,6 +19,8 @@ export interface PlacedByRange {
   readonly doubledIn: readonly number[];
   /** Of an account that stands nowhere on a side: categories whose ranges hold its number though they are of an element that cannot take it. */
   readonly oddIn: readonly number[];
+  /** Categories whose ranges hold its number, and which a place by hand keeps from it: one that is neither in the category nor below it. */
+  readonly keptFrom: readonly number[];
 }
 
 export interface RangedAccount {
@@ -107,8 +109,26 @@ export function rangePlacer(
           ];
     const odd = holding.filter(({ node: { category } }) => category.element !== element && category.id !== debit && category.id !== credit);
     const isPlaced = (taken.debit ?? debit) !== null && (taken.credit ?? credit) !== null;
-    return { places, doubledIn: [...doubledIn], oddIn: own.length > 0 || isPlaced ? [] : [...new Set(odd.map(({ node }) => node.category.id))] };
+    const kept = holding.filter(({ node: { category }, side }) => {
+      const isTaken = category.element === element || (side !== 'any' && category.element === counter);
+      return isTaken && own.some((place) => meet(place.side, side) && place.categoryId !== category.id && !isWithin(tree, place.categoryId, category.id));
+    });
+    return {
+      places,
+      doubledIn: [...doubledIn],
+      oddIn: own.length > 0 || isPlaced ? [] : idsIn(odd),
+      keptFrom: idsIn(kept),
+    };
   };
+}
+
+function idsIn(tests: readonly { readonly node: CategoryNode }[]): number[] {
+  return [...new Set(tests.map(({ node }) => node.category.id))];
+}
+
+/** Whether two of them have a side in common. */
+function meet(a: PlaceSide, b: PlaceSide): boolean {
+  return a === 'any' || b === 'any' || a === b;
 }
 
 function firstOf(...lists: readonly (readonly CategoryNode[])[]): readonly CategoryNode[] {

@@ -8,7 +8,7 @@ import {
   spanLines,
   walkCategories,
 } from '@ivory-ladder/core';
-import { type ClipboardEvent, Fragment, type KeyboardEvent, useMemo, useState } from 'react';
+import { type ClipboardEvent, Fragment, type KeyboardEvent, useState } from 'react';
 import { useDispatch } from 'react-redux';
 import { usePaste } from '../../shared/components/usePaste.ts';
 import { noticeGiven } from '../../shared/state/noticeSlice.ts';
@@ -16,7 +16,6 @@ import { useCompany, useMay } from '../../shared/state/useCompany.ts';
 import { counted } from '../../shared/words/counted.ts';
 import { numbersUnknown, rangeFault, readTypedRange, useChartNumbers, usePlacementActions } from '../placement/index.ts';
 import { elementName, type PlacedAccount, usePlacement } from '../rehearsal/index.ts';
-import { heldByHand } from './heldByHand.ts';
 import { pastedRanges } from './pastedRanges.ts';
 import styles from './RangeTable.module.css';
 
@@ -42,9 +41,6 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
   const { model, kept, view } = usePlacement();
   const [upper, lower] = spanLines(view.span.firstDay, view.span.lastDay);
   const mayChange = useMay('keep_placement');
-  const { digitOrder } = useCompany();
-  const { placement, tree, byId } = model;
-  const byHand = useMemo(() => heldByHand(placement.categories, tree, byId.values(), digitOrder), [placement.categories, tree, byId, digitOrder]);
   const paste = usePastedRanges();
   const groups = elements.map((element) => {
     const rows: { id: number; name: string; depth: number }[] = [];
@@ -61,7 +57,15 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
     if (paste(text, { keys: keys.slice(keys.indexOf(Number(id))), sides: sides.slice(sides.indexOf(side as PlaceSide)) })) event.preventDefault();
   };
   const oddIn = new Map<number, PlacedAccount[]>();
-  for (const account of model.byId.values()) for (const id of [...account.doubledIn, ...account.oddIn]) oddIn.set(id, [...(oddIn.get(id) ?? []), account]);
+  const keptFrom = new Map<number, PlacedAccount[]>();
+  for (const account of model.byId.values()) {
+    for (const id of [...account.doubledIn, ...account.oddIn]) oddIn.set(id, [...(oddIn.get(id) ?? []), account]);
+    for (const id of model.byRange.get(account.id)?.keptFrom ?? []) {
+      const there = keptFrom.get(id);
+      if (there) there.push(account);
+      else keptFrom.set(id, [account]);
+    }
+  }
   return (
     <div className={styles.scroller}>
       <table className={styles.table} aria-label="Account numbers by category" onPaste={onPaste} onKeyDown={walkFields}>
@@ -105,7 +109,7 @@ export function RangeTable({ elements, spans, currency, chosenId, onChoose, onCh
                 const before = kept.totals.get(id)?.accounts ?? 0;
                 const odd = oddIn.get(id)?.[0];
                 const overlaps = [...new Set(spans.filter((span) => span.categoryId === id).flatMap(({ alsoIn }) => alsoIn))];
-                const [elsewhere, ...others] = byHand.get(id) ?? [];
+                const [elsewhere, ...others] = keptFrom.get(id) ?? [];
                 const joined = (model.standing.get(id) ?? []).find(
                   ({ account }) => !(kept.standing.get(id) ?? []).some((stood) => stood.account.id === account.id),
                 );

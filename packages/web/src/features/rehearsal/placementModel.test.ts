@@ -42,7 +42,7 @@ describe('the placement screen derives', () => {
               : { places: new Map([[accountId, categoryId === 0 ? [] : any(categoryId)]]) };
           draft = amendDraft(shared.placement, draft, change);
           const placement = applyDraft(shared.placement, draft);
-          const copied = (model: ReturnType<typeof modelPlacement>) => ({ ...model, byId: new Map(model.byId) });
+          const copied = (model: ReturnType<typeof modelPlacement>) => ({ ...model, byId: new Map(model.byId), byRange: new Map(model.byRange) });
           expect(copied(modelPlacement(shared, placement))).toEqual(copied(modelPlacement(base(categories, accounts), placement)));
         }
       }),

@@ -10,6 +10,7 @@ import {
   naturalSide,
   OverlaidMap,
   type Place,
+  type PlacedByRange,
   type Placement,
   type PlacementDraft,
   placementOf,
@@ -69,6 +70,8 @@ export interface PlacementModel {
   /** Accounts that stand directly in a category, with the side of their place. */
   readonly standing: ReadonlyMap<number, readonly StandingAccount[]>;
   readonly totals: ReadonlyMap<number, CategoryTotals>;
+  /** What ranges make of the accounts that they hold. */
+  readonly byRange: ReadonlyMap<number, PlacedByRange>;
 }
 
 const elementNames: Readonly<Record<Element, string>> = { asset: 'Assets', liability: 'Liabilities', equity: 'Equity', income: 'Income', expense: 'Expense' };
@@ -153,10 +156,11 @@ export function modelPlacement(base: PlacementBase, placement: Placement = base.
   const byId = last ? OverlaidMap.of(last.byId, shown) : new Map(shown);
   const model: PlacementModel =
     last && moved.length === 0
-      ? { ...last, placement }
+      ? { ...last, placement, byRange }
       : {
           placement,
           tree,
+          byRange,
           byId,
           unplaced: unplacedOf(base, byId, moved, last),
           standing: last ? inChartOrder(standing, touched, base) : standing,
