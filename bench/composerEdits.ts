@@ -4,6 +4,7 @@ import type { ApiClient } from '../tests/support/apiClient.ts';
 import { launchBrowser, type Visit, visit } from '../tests/support/browser.ts';
 import { placementSize } from './largePlacement.ts';
 import { againstBar, median, type Result } from './measure.ts';
+import { undisturbed } from './stolenTime.ts';
 
 const edits = 100;
 const rounds = 5;
@@ -22,21 +23,19 @@ export async function measureComposer(client: ApiClient, companyId: number): Pro
   // To the total, which every edit changes.
   await preview.evaluate((pane) => pane.scrollTo(0, pane.scrollHeight));
   await preview.getByRole('row', { name: /^All/ }).waitFor();
-  const outlined: number[][] = [];
-  const figured: number[][] = [];
-  for (let round = 0; round < rounds; round++) {
-    const times = await editSome(page, edits / rounds);
-    outlined.push(times.map((time) => time.outlined));
-    figured.push(times.map((time) => time.figured));
-  }
+  const measured = await undisturbed('edits of a layout', rounds, () => editSome(page, edits / rounds));
   await browser.close();
   const medians = (times: readonly number[][]) => ({ product: times.map(median), yardstick: [] });
   const worst = (times: readonly number[][]) => ({ product: times.map((round) => Math.max(...round)), yardstick: [] });
   return [
-    againstBar(`edit of a layout of 300 lines × 12 columns, ${placementSize}: event to DOM commit of the outline`, medians(outlined), 16),
-    againstBar('the slowest of 20 of these', worst(outlined), 50),
-    againstBar('the same to DOM commit of the preview’s figures', medians(figured), 16),
-    againstBar('the slowest of 20 of these, with the figures', worst(figured), 50),
+    againstBar(
+      `edit of a layout of 300 lines × 12 columns, ${placementSize}: event to DOM commit of the outline`,
+      medians(measured.map((times) => times.map(({ outlined }) => outlined))),
+      16,
+    ),
+    againstBar('the slowest of 20 of these', worst(measured.map((times) => times.map(({ outlined }) => outlined))), 50),
+    againstBar('the same to DOM commit of the preview’s figures', medians(measured.map((times) => times.map(({ figured }) => figured))), 16),
+    againstBar('the slowest of 20 of these, with the figures', worst(measured.map((times) => times.map(({ figured }) => figured))), 50),
   ];
 }
 

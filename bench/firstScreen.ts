@@ -1,6 +1,7 @@
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { launchBrowser, visit } from '../tests/support/browser.ts';
 import { againstBar, type Result } from './measure.ts';
+import { undisturbed } from './stolenTime.ts';
 
 const tries = 7;
 interface Load {
@@ -13,8 +14,7 @@ interface Load {
 export async function measureFirstScreen(client: ApiClient): Promise<Result[]> {
   const companyId = await client.companyId();
   const browser = await launchBrowser();
-  const loads: Load[] = [];
-  for (let attempt = 0; attempt < tries; attempt++) {
+  const loads = await undisturbed('the first screen', tries, async (): Promise<Load> => {
     const { page, context } = await visit(browser, client.cookie, `${client.url}/companies/${companyId}/statements/income-statement`);
     await page.getByRole('rowheader', { name: 'Profit for the period' }).waitFor();
     const scriptBytes = await page.evaluate(() =>
@@ -46,9 +46,9 @@ export async function measureFirstScreen(client: ApiClient): Promise<Result[]> {
           month?.dispatchEvent(new MouseEvent('click', { bubbles: true, shiftKey: true }));
         }),
     );
-    loads.push({ largestPaint, scriptBytes, anotherPeriod });
     await context.close();
-  }
+    return { largestPaint, scriptBytes, anotherPeriod };
+  });
   await browser.close();
   const [paints, periods] = [loads.map((load) => load.largestPaint), loads.map((load) => load.anotherPeriod)];
   const kilobytes = (loads[0]?.scriptBytes ?? 0) / 1024;

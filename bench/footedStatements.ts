@@ -20,11 +20,12 @@ export async function measureFooted(client: ApiClient, companyId: number): Promi
   const { rows, columns } = await client.ok<StatementBody>('GET', wide);
   if (rows.length < leastRows || columns.length !== 13) throw new Error(`${rows.length} rows × ${columns.length} columns are not what is measured`);
   const times = await alternate(
+    'thousands that add both ways',
     () => kept.call('GET', `${wide}&rounding=footed`),
     () => kept.call('GET', `${wide}&rounding=independent`),
   );
   const more = times.product.map((value, at) => value - (times.yardstick[at] ?? 0));
-  const ofFlows = await alternate(() => kept.call('GET', flows), null);
+  const ofFlows = await alternate('a cash flow of 12 months', () => kept.call('GET', flows), null);
   kept.close();
   return [
     ofRounds(`whole answer of ${rows.length} rows × 13 columns in thousands that adds both ways; how much more than each figure rounded alone`, more, {

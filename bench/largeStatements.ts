@@ -147,17 +147,18 @@ export async function measureLargeStatements(client: ApiClient, databaseUrl: str
   const size = `${(lines / 1e6).toLocaleString('en')} million lines`;
   const results: Result[] = [];
   const plain = () => time(whole());
-  const sql = await alternate(plain, async () => void (await inSql(whole(), best)));
+  const sql = await alternate('against SQL', plain, async () => void (await inSql(whole(), best)));
   results.push(timesAsFast(`income statement, whole HTTP answer, 2 columns, ${size}; against SQL over the lines`, sql, 100));
-  const duckTimes = await alternate(plain, async () => void (await inDuck(whole())));
+  const duckTimes = await alternate('against DuckDB', plain, async () => void (await inDuck(whole())));
   results.push(timesAsFast('the same; against DuckDB over the lines', duckTimes, 10));
   const filtered = await alternate(
+    'with a facet filter',
     () => time(whole(), { facets: choice().values }),
     async () => void (await inDuck(whole(), choice().sets)),
   );
   results.push(timesAsFast(`with a facet filter, 2 of 10 vessels, 40 of 200 sets, ${size}; against DuckDB's filtered query`, filtered, 1));
   const within = nextOf(spans(13, true));
-  const partial = await alternate(() => time(within()), plain);
+  const partial = await alternate('inside periods', () => time(within()), plain);
   const more = partial.product.map((value, at) => value - (partial.yardstick[at] ?? 0));
   results.push(
     ofRounds(`a span that begins and ends inside periods, ${size}; how much more than whole months`, more, {

@@ -1,4 +1,5 @@
 import { performance } from 'node:perf_hooks';
+import { undisturbed } from './stolenTime.ts';
 
 /** One line of the report; figures in `unit`, best and worst round beside the median. */
 export interface Result {
@@ -35,16 +36,12 @@ export function calibrate(): number {
 
 /** Median milliseconds of each round, product and yardstick in turn, so that both meet the same machine. */
 export async function alternate(
+  what: string,
   product: () => Promise<void>,
   yardstick: (() => Promise<void>) | null,
-): Promise<{ product: number[]; yardstick: number[]; calibration: number[] }> {
-  const times = { product: [] as number[], yardstick: [] as number[], calibration: [] as number[] };
-  for (let round = 0; round < rounds; round++) {
-    times.calibration.push(calibrate());
-    times.product.push(await slice(product));
-    if (yardstick) times.yardstick.push(await slice(yardstick));
-  }
-  return times;
+): Promise<{ product: number[]; yardstick: number[] }> {
+  const times = await undisturbed(what, rounds, async () => ({ product: await slice(product), yardstick: yardstick ? await slice(yardstick) : null }));
+  return { product: times.map(({ product: took }) => took), yardstick: times.flatMap(({ yardstick: took }) => took ?? []) };
 }
 
 async function slice(work: () => Promise<void>): Promise<number> {

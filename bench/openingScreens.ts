@@ -3,6 +3,7 @@ import { newLine } from '@ivory-ladder/core';
 import type { ApiClient } from '../tests/support/apiClient.ts';
 import { launchBrowser, visit } from '../tests/support/browser.ts';
 import { againstBar, type Result } from './measure.ts';
+import { undisturbed } from './stolenTime.ts';
 
 const accounts = 1349;
 const categories = 120;
@@ -37,12 +38,13 @@ export async function measureOpening(client: ApiClient): Promise<Result[]> {
       },
       [selector, pattern],
     );
-    const times: number[] = [];
-    for (let attempt = 0; attempt <= tries; attempt++) {
+    const open = async () => {
       await page.reload();
       const noted = await page.waitForFunction(() => document.documentElement.dataset.figuresAt);
-      if (attempt > 0) times.push(Number(await noted.jsonValue()));
-    }
+      return Number(await noted.jsonValue());
+    };
+    await open();
+    const times = await undisturbed(name, tries, open);
     await context.close();
     results.push(
       againstBar(

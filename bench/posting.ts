@@ -6,6 +6,7 @@ import { seeded } from '../tests/support/seeded.ts';
 import { KeptConnections } from './keptConnections.ts';
 import type { LargeLedger } from './largeLedger.ts';
 import { median, ofRounds, type Result } from './measure.ts';
+import { undisturbed } from './stolenTime.ts';
 
 const clients = 8;
 const busy = 40;
@@ -30,7 +31,7 @@ function lines(random: (below: number) => number, accountIds: readonly number[])
 export async function measurePosting(client: ApiClient, databaseUrl: string, { company, accountIds }: LargeLedger): Promise<Result[]> {
   const pool = mysql.createPool({ uri: databaseUrl, connectionLimit: clients, supportBigNumbers: true, bigNumberStrings: true });
   const random = seeded(23);
-  const times: number[][] = [];
+  let times: number[] = [];
   const kept = new KeptConnections(client);
   const overHttp = async () => {
     const began = performance.now();
@@ -46,16 +47,17 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
       },
       { 'Idempotency-Key': randomBytes(12).toString('hex') },
     );
-    times.at(-1)?.push(performance.now() - began);
+    times.push(performance.now() - began);
   };
   let entryId = 2_000_000_000;
   const bare = () => writeBare(pool, company.id, entryId++, lines(random, accountIds));
-  const rates = { product: [] as number[], yardstick: [] as number[] };
-  for (let round = 0; round < rounds; round++) {
-    times.push([]);
-    rates.product.push(await rateOf(overHttp));
-    rates.yardstick.push(await rateOf(bare));
-  }
+  const measured = await undisturbed('posting', rounds, async () => {
+    times = [];
+    const product = await rateOf(overHttp);
+    const answered = times;
+    return { product, answered, yardstick: await rateOf(bare) };
+  });
+  const rates = { product: measured.map(({ product }) => product), yardstick: measured.map(({ yardstick }) => yardstick) };
   await pool.query('DELETE FROM journal_line WHERE company_id = ? AND entry_id >= 2000000000', [company.id]);
   await pool.query('DELETE FROM journal_entry WHERE company_id = ? AND id >= 2000000000', [company.id]);
   await pool.query('DELETE FROM entry_search WHERE company_id = ? AND entry_id >= 2000000000', [company.id]);
@@ -63,7 +65,7 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
   await pool.end();
   kept.close();
   const ratio = median(rates.product.map((rate, at) => rate / (rates.yardstick[at] ?? 1)));
-  const p99 = times.map((round) => [...round].sort((a, b) => a - b)[Math.floor(round.length * 0.99)] ?? 0);
+  const p99 = measured.map(({ answered }) => [...answered].sort((a, b) => a - b)[Math.floor(answered.length * 0.99)] ?? 0);
   return [
     {
       name: `entries of ${linesOfEntry} lines posted through HTTP by ${clients} clients on ${busy} busy accounts; against the same rows by a bare client`,
@@ -78,7 +80,7 @@ export async function measurePosting(client: ApiClient, databaseUrl: string, { c
       bar: 'at least a quarter',
       holds: ratio >= 1 / 4,
     },
-    ofRounds(`the slowest of a hundred of these answers (p99 of each round, ${Math.round(times.flat().length / rounds)} answers)`, p99, {
+    ofRounds(`the slowest of a hundred of these answers (p99 of each round, ${median(measured.map(({ answered }) => answered.length))} answers)`, p99, {
       unit: 'ms',
       bar: `under ${slowest} ms`,
       holds: Math.min(...p99) < slowest,

@@ -2,6 +2,7 @@ import type { ApiClient } from '../tests/support/apiClient.ts';
 import { launchBrowser, type Visit, visit } from '../tests/support/browser.ts';
 import { placementSize } from './largePlacement.ts';
 import { againstBar, median, type Result } from './measure.ts';
+import { undisturbed } from './stolenTime.ts';
 
 const moves = 100;
 const rounds = 5;
@@ -15,21 +16,15 @@ export async function measureRehearsal(client: ApiClient, companyId: number): Pr
   const { page } = await visit(browser, client.cookie, `${client.url}/companies/${companyId}/placement?from=2026-01-01&to=2026-09-30`);
   await page.getByLabel('Unplaced accounts').getByRole('checkbox').first().waitFor();
   await chooseTarget(page);
-  const shown: number[][] = [];
-  const figured: number[][] = [];
-  for (let round = 0; round < rounds; round++) {
-    const times = await moveSome(page, moves / rounds);
-    shown.push(times.map(({ shown: time }) => time));
-    figured.push(times.map(({ figured: time }) => time));
-  }
+  const measured = await undisturbed('moves of accounts', rounds, () => moveSome(page, moves / rounds));
   await browser.close();
   const medians = (times: readonly number[][]) => ({ product: times.map(median), yardstick: [] });
   const worst = (times: readonly number[][]) => ({ product: times.map((round) => Math.max(...round)), yardstick: [] });
   return [
-    againstBar(`rehearsal of a move, ${placementSize}: key to DOM commit of the tree`, medians(shown), 16),
-    againstBar('the slowest of 20 of these', worst(shown), 50),
-    againstBar('the same to DOM commit of the figures of both statements', medians(figured), 16),
-    againstBar('the slowest of 20 of these, with the figures', worst(figured), 50),
+    againstBar(`rehearsal of a move, ${placementSize}: key to DOM commit of the tree`, medians(measured.map((times) => times.map(({ shown }) => shown))), 16),
+    againstBar('the slowest of 20 of these', worst(measured.map((times) => times.map(({ shown }) => shown))), 50),
+    againstBar('the same to DOM commit of the figures of both statements', medians(measured.map((times) => times.map(({ figured }) => figured))), 16),
+    againstBar('the slowest of 20 of these, with the figures', worst(measured.map((times) => times.map(({ figured }) => figured))), 50),
   ];
 }
 

@@ -12,8 +12,8 @@ export async function measureSearch(client: ApiClient, companyId: number, lines:
     if (entries.length > 0 !== isThere) throw new Error(`${query}: ${entries.length} entries`);
   };
   const size = `${(lines / 1e6).toLocaleString('en')} million journal lines`;
-  const rare = await alternate(() => seek(`text=nowhere${asked++}&amount=${900_000_000 + asked}`, false), null);
-  const frequent = await alternate(() => seek(`text=line%20${asked++ % 10}`, true), null);
+  const rare = await alternate('a search for what is nowhere', () => seek(`text=nowhere${asked++}&amount=${900_000_000 + asked}`, false), null);
+  const frequent = await alternate('a search for what is everywhere', () => seek(`text=line%20${asked++ % 10}`, true), null);
   return [
     againstBar(`search for a text or an amount that no entry of ${size} has`, rare, barMilliseconds),
     againstBar('search for a text that very many have, the latest hundred', frequent, barMilliseconds),

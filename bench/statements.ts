@@ -79,6 +79,7 @@ export async function measureStatements(client: ApiClient, databaseUrl: string):
     ['accounts', 'down to every account'],
   ] as const) {
     const times = await alternate(
+      name,
       () => kept.call('GET', pathOf(detail, next())),
       async () => void (await sql(next())),
     );

@@ -56,13 +56,17 @@ type Holds = (account: SourceAccount) => number;
 const bothSides = 3;
 const sideBits: Readonly<Record<PlaceSide, number>> = { any: bothSides, debit: 1, credit: 2 };
 
-/** The portions that any of `sources` holds and none of `except` does, of one side where `side` says so. Cost: accounts × sources. */
+/**
+ * The portions that any of `sources` holds and none of `except` does, of one side where `side` says so. Cost: accounts × sources; of sources that are categories the
+ * accounts that stand in them.
+ */
 export function selectPortions(sources: readonly Source[], except: readonly Source[], side: PlaceSide, facts: SourceFacts): Selection {
   const [within, without] = [sources.map((source) => holdsOf(source, facts)), except.map((source) => holdsOf(source, facts))];
   const accounts: number[] = [];
   const sides: number[] = [];
   const wanted = sideBits[side];
-  for (const [at, account] of facts.accounts.entries()) {
+  for (const at of candidates(sources, facts)) {
+    const account = facts.accounts[at] as SourceAccount;
     let held = 0;
     for (const holds of within) held |= holds(account);
     if (held === 0) continue;
@@ -75,26 +79,70 @@ export function selectPortions(sources: readonly Source[], except: readonly Sour
   return { accounts: Int32Array.from(accounts), sides: Uint8Array.from(sides) };
 }
 
-function holdsOf(source: Source, { tree, natures, portions, order, accounts }: SourceFacts): Holds {
+/** Accounts that a source may hold, in their order: those of its categories, or all where it is none of categories. */
+function candidates(sources: readonly Source[], facts: SourceFacts): Iterable<number> {
+  const categories = sources.map((source) => categoriesOf(source, facts));
+  if (categories.includes(null)) return facts.accounts.keys();
+  const standing = standingOn(facts);
+  const found = new Set<number>();
+  for (const ids of categories) for (const id of ids ?? []) for (const at of standing.get(id) ?? []) found.add(at);
+  return [...found].sort((a, b) => a - b);
+}
+
+type Standing = ReadonlyMap<number, readonly number[]>;
+const standingOf = new WeakMap<SourceFacts['portions'], WeakMap<SourceFacts['accounts'], Standing>>();
+
+/** By category the accounts of which a side stands in it itself. */
+function standingOn({ portions, accounts }: SourceFacts): Standing {
+  const before = standingOf.get(portions) ?? new WeakMap();
+  standingOf.set(portions, before);
+  const known = before.get(accounts);
+  if (known) return known;
+  const made = new Map<number, number[]>();
+  for (const [at, { id }] of accounts.entries()) {
+    const { debit = null, credit = null } = portions.get(id) ?? {};
+    for (const categoryId of new Set([debit, credit])) {
+      if (categoryId === null) continue;
+      const here = made.get(categoryId);
+      if (here) here.push(at);
+      else made.set(categoryId, [at]);
+    }
+  }
+  before.set(accounts, made);
+  return made;
+}
+
+/** What a source of categories takes them from; `null` for one of accounts, numbers or codes. */
+function categoriesOf(source: Source, { tree, natures }: SourceFacts): ReadonlySet<number> | null {
+  const ids = new Set<number>();
   switch (source.kind) {
     case 'category': {
       const node = tree.nodes.get(source.categoryId);
-      const ids = new Set<number>();
       if (node) walkCategories([node], ({ category }) => ids.add(category.id));
-      return standingIn(ids, portions);
+      return ids;
     }
-    case 'step': {
-      const ids = new Set<number>();
+    case 'step':
       for (const [id, node] of tree.nodes) if (stepOf(node) === source.step) ids.add(id);
-      return standingIn(ids, portions);
-    }
-    case 'nature': {
-      const ids = new Set<number>();
+      return ids;
+    case 'nature':
       for (const [id, { category }] of tree.nodes) if (source.elements.includes(category.element) && natures.get(id) === source.nature) ids.add(id);
-      const holds = standingIn(ids, portions);
+      return ids;
+    default:
+      return null;
+  }
+}
+
+function holdsOf(source: Source, facts: SourceFacts): Holds {
+  const { portions, order, accounts } = facts;
+  const ids = categoriesOf(source, facts);
+  const inCategories: Holds = ({ id }) => (ids ? sidesIn(ids, portions.get(id)) : 0);
+  switch (source.kind) {
+    case 'category':
+    case 'step':
+      return inCategories;
+    case 'nature':
       // What exchange rates do is no interest, though it mostly stands beside it (IAS 7.28).
-      return source.nature === 'interest' ? (account) => (account.role === 'exchange_differences' ? 0 : holds(account)) : holds;
-    }
+      return source.nature === 'interest' ? (account) => (account.role === 'exchange_differences' ? 0 : inCategories(account)) : inCategories;
     case 'elements':
       return ({ element }) => (source.elements.includes(element) ? bothSides : 0);
     case 'role':
@@ -118,10 +166,6 @@ function holdsOf(source: Source, { tree, natures, portions, order, accounts }: S
       return ({ id }) => (below.has(id) ? held : 0);
     }
   }
-}
-
-function standingIn(categoryIds: ReadonlySet<number>, portions: SourceFacts['portions']): Holds {
-  return ({ id }) => sidesIn(categoryIds, portions.get(id));
 }
 
 /** Bits of the sides that stand in one of the categories. */

@@ -154,14 +154,15 @@ export function proveGround(plan: ProofPlan, vectors: Vectors): readonly Proof[]
   const accounts = presentedAccounts(ground);
   const current = columns[0] as (typeof columns)[number];
   const movement = vectors.of((days[0] as (typeof days)[number]).over.movement).net;
-  const covered = coveredOn(ground, null).map((one) => ({ ...one, isDoubled: ground.doubled.has(ground.accountIds[one.account] as number) }));
+  const covered = coveredOn(ground, null);
+  const elementOf = new Map(accounts.map(({ account, index }) => [index, account.element]));
   const coverage = (['balance_sheet', 'income_statement'] as const).map((kind) =>
     coverageOf(kind, covered, generated[kind].lineOfDebit, generated[kind].lineOfCredit, current.net),
   );
   const atFault = (kind: 'balance_sheet' | 'income_statement'): ProofAccount[] =>
     coverage
       .flatMap(({ faults, leftOut }) => [...faults, ...leftOut.map((one) => ({ ...one, state: 'left_out' as const }))])
-      .filter(({ account, net }) => net !== 0n && isInScope(kind, accounts.find(({ index }) => index === account)?.account.element ?? 'asset'))
+      .filter(({ account, net }) => net !== 0n && isInScope(kind, elementOf.get(account) ?? 'asset'))
       .map(({ account, state, net }) => ({ account, reason: state, net }));
   const codes = proveCodes(current.day, codesOf(ground, current.net));
   const composed = proveLayouts(
@@ -203,6 +204,8 @@ export function coveredOn(ground: Ground, layoutId: number | null): CoverageAcco
     account: index,
     element: account.element,
     isParent,
+    // What ranges of two categories hold; composed layouts say themselves what stands in two of their lines.
+    isDoubled: layoutId === null && ground.doubled.has(account.id),
     isLeftOut: leftOut.has(account.id),
   }));
 }
@@ -267,19 +270,23 @@ function movedWithoutNature(ground: Ground, movement: BigInt64Array) {
 
 /** What the lists that are declared complete lack. */
 function codesOf(ground: Ground, net: BigInt64Array): CodesOfList[] {
+  const complete = ground.lists.filter((list) => list.kind === 'report' && isDeclaredComplete(list));
+  if (complete.length === 0) return [];
   const codesById = new Map(ground.accounts.map(({ id, codes }) => [id, codes]));
-  const accounts = presentedAccounts(ground).map(({ account, index, isParent }) => ({
-    ...account,
+  const accounts = presentedAccounts(ground).map(({ account: { id, number, element, normalSide, active }, index, isParent }) => ({
+    id,
+    number,
+    element,
+    normalSide,
+    active,
     isParent,
     index,
     hasAmount: net[index] !== 0n,
-    codes: codesById.get(account.id) ?? {},
+    codes: codesById.get(id) ?? {},
   }));
-  return ground.lists
-    .filter((list) => list.kind === 'report' && isDeclaredComplete(list))
-    .map((list) => {
-      const leftOut = new Set(ground.exclusions.filter(({ scope }) => scope === list.key).map(({ accountId }) => accountId));
-      const { inScope, missing } = codeCoverage(list, accounts, leftOut, ground.digitOrder);
-      return { list: list.name, inScope, missing: missing.map(({ index }) => ({ account: index, net: net[index] as bigint })) };
-    });
+  return complete.map((list) => {
+    const leftOut = new Set(ground.exclusions.filter(({ scope }) => scope === list.key).map(({ accountId }) => accountId));
+    const { inScope, missing } = codeCoverage(list, accounts, leftOut, ground.digitOrder);
+    return { list: list.name, inScope, missing: missing.map(({ index }) => ({ account: index, net: net[index] as bigint })) };
+  });
 }

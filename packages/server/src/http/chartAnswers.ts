@@ -56,8 +56,7 @@ export function toChart(overview: ChartOverview): ChartView {
     ...toSpans(overview),
     accounts: accounts.map((account, at) => {
       const { active, purpose, externalNumber, codes, cashFrom, cashUntil, version } = kept.get(account.id) as ChartAccount;
-      return {
-        ...account,
+      return Object.assign(account, {
         depth: books.tree.depth[at] as number,
         active,
         purpose,
@@ -68,7 +67,7 @@ export function toChart(overview: ChartOverview): ChartView {
         version,
         lastUsed: lastUsed.get(account.id) ?? null,
         notes: [...(notes.get(account.id) ?? [])],
-      };
+      });
     }),
     paths: Object.fromEntries(
       [...held].flatMap((id) => {
@@ -90,10 +89,17 @@ export function toPlacement(overview: PlacementOverview): PlacementView {
     exclusions: books.exclusions.filter(({ scope }) => scope === ofClassification || !scope.startsWith('classification:')),
     accounts: books.tree.order.map((account, at) => {
       const index = books.cube.indexOf.get(account.id) as number;
-      const balances = { balance: text(now.balances[index] as bigint), balanceBefore: text(before.balances[index] as bigint) };
       const { codes = {}, cashFrom = null, cashUntil = null } = accountOf.get(account.id) ?? {};
-      const cashDays = { ...(cashFrom === null ? {} : { cashFrom }), ...(cashUntil === null ? {} : { cashUntil }) };
-      return { ...toPlaced(overview, placesByHand, account, at), active: account.active, codes: { ...codes }, ...cashDays, ...balances };
+      // Not spread: what stands behind a spread is added field by field, which takes twenty times as long.
+      const placed: PlacementView['accounts'][number] = Object.assign(toPlaced(overview, placesByHand, account, at), {
+        active: account.active,
+        codes: { ...codes },
+        balance: text(now.balances[index] as bigint),
+        balanceBefore: text(before.balances[index] as bigint),
+      });
+      if (cashFrom !== null) placed.cashFrom = cashFrom;
+      if (cashUntil !== null) placed.cashUntil = cashUntil;
+      return placed;
     }),
     ...toSpans(overview),
     notAllotted: { amount: text(now.notAllotted), comparative: text(before.notAllotted) },

@@ -4,7 +4,7 @@ import { statementRequest } from '../features/statements/index.ts';
 import { ivoryApi } from '../shared/api/ivoryApi.ts';
 import { spanInAddress } from '../shared/state/spanInAddress.ts';
 import { classificationInAddress } from '../shared/state/useClassification.ts';
-import { beginEarly, endUnused } from '../shared/workers/earlyWorker.ts';
+import { beginEarly, endUnused, holdEarly } from '../shared/workers/earlyWorker.ts';
 import type { store as appStore } from './store.ts';
 
 type Store = Pick<typeof appStore, 'dispatch'>;
@@ -48,9 +48,13 @@ function askFor(dispatch: Store['dispatch'], company: Company, path: string, par
     // Of one moment, so that nobody keeps it who does not show it.
     const layout = dispatch(endpoints.getLayout.initiate({ ...ofCompany, layoutId: Number(part) }));
     setTimeout(layout.unsubscribe, millisecondsHeld);
-    dispatch(endpoints.getPlacement.initiate(ofSpan, kept));
-    dispatch(endpoints.listCodeLists.initiate(ofCompany, kept));
+    const placement = dispatch(endpoints.getPlacement.initiate(ofSpan, kept));
+    const lists = dispatch(endpoints.listCodeLists.initiate(ofCompany, kept));
     dispatch(endpoints.listColumnPlans.initiate(ofCompany, kept));
+    void Promise.all([layout, placement, lists]).then(([{ data: detail }, { data: view }, { data: listed }]) => {
+      const isOfMain = company.classifications.some(({ id, isMain }) => isMain && id === detail?.classificationId);
+      if (detail && isOfMain && view && listed) holdEarly({ view, company, lists: listed.lists, classificationId: detail.classificationId });
+    });
   } else if (room === 'placement' && part !== 'codes') {
     dispatch(endpoints.getPlacement.initiate({ ...ofSpan, ...classified }, kept));
     if (part === 'record') dispatch(endpoints.listPlacementRecords.initiate({ ...ofCompany, ...classified }, kept));

@@ -16,8 +16,9 @@ const cache = createCache({ key: 'il', nonce });
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root');
 
+// Begins to fetch the script of the screen at once.
+const router = makeRouter();
 const draw = () => {
-  const router = makeRouter();
   createRoot(root).render(
     <StrictMode>
       <CacheProvider value={cache}>

@@ -6,8 +6,7 @@ import { NotFound } from './NotFound.tsx';
 
 const loading = <output className="unseen">Loading</output>;
 
-/** The statement is in the first load; the other screens come when they are opened. */
-/** Begins to load the screen of the address once it is made. */
+/** The statement is in the first load; the other screens come when they are opened. Begins to load that of the address as soon as it is made. */
 export const makeRouter = () =>
   createBrowserRouter([
     { path: '/', element: <Navigate to="/companies" replace /> },

@@ -1,9 +1,9 @@
-import type { CodeListBody, Company, PlacementView, StatementBody, StatementRowBody } from '@ivory-ladder/contract';
+import type { StatementBody, StatementRowBody } from '@ivory-ladder/contract';
 import type { DefinitionNeed, OwnLayout, ScaleUnit } from '@ivory-ladder/core';
 import { takeWorker } from '../../shared/workers/earlyWorker.ts';
 import { sentLayout } from '../../shared/workers/layoutSent.ts';
 import type { PreviewRow } from '../../shared/workers/previewRow.ts';
-import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
+import type { PreviewAcross, PreviewAnswer, PreviewAsked, PreviewChart, PreviewRest, RowSent } from '../../shared/workers/previewWorker.ts';
 import { awaitAnswer, shareAnswer } from '../../shared/workers/sharedAnswer.ts';
 
 /** What is known of the layout that was asked about last; what of it is not known yet is of the one before. */
@@ -33,6 +33,8 @@ export class PreviewFigures {
   refused: unknown = null;
   private columnsText = '';
   private worker: Worker | null = null;
+  /** What the worker had before it was taken. */
+  private held: PreviewChart | null = null;
   private number = 0;
   private asides = 0;
   private shared: SharedArrayBuffer | null = null;
@@ -51,7 +53,9 @@ export class PreviewFigures {
 
   open(sources: PreviewSources): void {
     this.sources = sources;
-    this.worker = takeWorker();
+    const { worker, held } = takeWorker();
+    this.worker = worker;
+    this.held = held;
     this.worker.onmessage = ({ data }: MessageEvent<PreviewAnswer>) => this.hear(data);
     this.heard = 0;
     this.shared = shareAnswer();
@@ -109,7 +113,11 @@ export class PreviewFigures {
     this.rows = null;
   }
 
-  hold(view: PlacementView, company: Company, lists: readonly CodeListBody[], classificationId: number): void {
+  hold(chart: PreviewChart): void {
+    const { held } = this;
+    this.held = null;
+    const { view, company, lists, classificationId } = chart;
+    if (held?.view === view && held.company === company && held.lists === lists && held.classificationId === classificationId) return;
     this.post({ kind: 'chart', view, company, lists, classificationId });
   }
 

@@ -1,4 +1,3 @@
-import { copiedLines } from '@ivory-ladder/contract';
 import { type CarriedNames, carryOver, type NotCarried, namesCarried, type OwnLine, withFreshKeys } from '@ivory-ladder/core';
 import type { Composer } from './useComposer.ts';
 
@@ -8,8 +7,15 @@ export function writeLines(lines: readonly OwnLine[], composer: Composer): strin
   return JSON.stringify({ format: 'ivory-ladder-lines', lines, names: namesCarried(lines, [], { tree: facts.tree, accounts: view.accounts, lists }) });
 }
 
-/** The lines of a text that was copied, with keys of their own; `null` where it is none. What this chart lacks is told. */
-export function readLines(text: string, composer: Composer): { readonly lines: readonly OwnLine[]; readonly missing: readonly NotCarried[] } | null {
+/**
+ * The lines of a text that was copied, with keys of their own; `null` where it is none. What this chart lacks is told. What checks the text is fetched with the
+ * first that is pasted: it is as much again as the composer.
+ */
+export async function readLines(
+  text: string,
+  composer: Composer,
+): Promise<{ readonly lines: readonly OwnLine[]; readonly missing: readonly NotCarried[] } | null> {
+  const { copiedLines } = await import('@ivory-ladder/contract');
   const read = copiedLines.safeParse(parsed(text));
   if (!read.success) return null;
   const { facts, view, lists, expanded } = composer;

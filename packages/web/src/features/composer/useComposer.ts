@@ -100,7 +100,8 @@ export function useComposer(
     figures.open(previewSources(dispatch, companyId));
     return () => figures.close();
   }, [figures, dispatch, companyId]);
-  useLayoutEffect(() => figures.hold(view, company, lists, detail.classificationId), [figures, view, company, lists, detail.classificationId]);
+  const { classificationId } = detail;
+  useLayoutEffect(() => figures.hold({ view, company, lists, classificationId }), [figures, view, company, lists, classificationId]);
   useLayoutEffect(() => figures.printIn(scale), [figures, scale]);
   // Those that the layout is run with, where no others are chosen for the preview.
   const columns = chosenPlan ?? layout.columns ?? usualColumns;

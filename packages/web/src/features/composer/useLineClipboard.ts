@@ -32,8 +32,8 @@ export function useLineClipboard(
     dispatch(noticeGiven({ tone: 'done', text: `${cut ? 'Cut' : 'Copied'}: ${many}.` }));
     return text;
   };
-  const paste = (text: string) => {
-    const read = readLines(text, composer);
+  const paste = async (text: string): Promise<void> => {
+    const read = await readLines(text, composer);
     if (!read || read.lines.length === 0) {
       dispatch(noticeGiven({ tone: 'refused', text: 'The clipboard holds no lines of a layout.' }));
       return;

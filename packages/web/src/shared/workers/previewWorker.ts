@@ -49,16 +49,18 @@ export interface PreviewAcross {
   readonly columns: ChosenPlan;
 }
 
+/** What the preview is run on. */
+export interface PreviewChart {
+  readonly view: PlacementView;
+  readonly company: Company;
+  readonly lists: readonly CodeListBody[];
+  readonly classificationId: number;
+}
+
 export type PreviewAsked =
   /** Where the latest answer is put beside its message. */
   | { readonly kind: 'shared'; readonly memory: SharedArrayBuffer }
-  | {
-      readonly kind: 'chart';
-      readonly view: PlacementView;
-      readonly company: Company;
-      readonly lists: readonly CodeListBody[];
-      readonly classificationId: number;
-    }
+  | ({ readonly kind: 'chart' } & PreviewChart)
   | { readonly kind: 'across'; readonly across: PreviewAcross }
   /** What a plan missed; `null`: it is not there. */
   | { readonly kind: 'definition'; readonly need: DefinitionNeed; readonly definition: unknown }
