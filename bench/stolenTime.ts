@@ -32,11 +32,7 @@ export async function undisturbed<Round>(what: string, wanted: number, round: ()
 
 /** proc(5), the line `cpu` of /proc/stat: user, nice, system, idle, iowait, irq, softirq, steal. */
 function spent(): Spent {
-  const [user = 0, nice = 0, system = 0, , , irq = 0, softirq = 0, steal = 0] = readFileSync('/proc/stat', 'utf8')
-    .split('\n', 1)[0]
-    ?.trim()
-    .split(/\s+/)
-    .slice(1)
-    .map(Number) as number[];
+  const [line = ''] = readFileSync('/proc/stat', 'utf8').split('\n', 1);
+  const [user = 0, nice = 0, system = 0, , , irq = 0, softirq = 0, steal = 0] = line.trim().split(/\s+/).slice(1).map(Number);
   return { worked: user + nice + system + irq + softirq, stolen: steal };
 }
