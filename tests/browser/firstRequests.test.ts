@@ -23,6 +23,9 @@ describe('what a screen asks for before it is drawn', () => {
       'placement/coverage?adjusting=before',
       'placement/record',
       `layouts/${layout.id}?from=2026-02-01&to=2026-01-01`,
+      // Of these the page itself names what is asked for, before its scripts are read.
+      ...['ledger/chart', 'placement', 'placement/coverage', 'placement/record', `layouts/${layout.id}`].map((path) => `${path}?from=2026-01-01&to=2026-06-30`),
+      'placement?from=2026-01-01&to=2026-06-30&compare=none',
     ];
     for (const screen of screens) {
       const { page, context } = await visit(opened.browser, opened.server.cookie, `${opened.server.serving.url}/sign-in`);
