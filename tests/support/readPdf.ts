@@ -1,4 +1,4 @@
-import { getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
+import { Worker } from 'node:worker_threads';
 
 export interface PdfPage {
   readonly isLandscape: boolean;
@@ -6,31 +6,32 @@ export interface PdfPage {
   readonly lines: readonly string[];
 }
 
-/** What a reader sees of a PDF, read by another library than the one that wrote it. */
+type Answer = { readonly id: number } & ({ readonly pages: readonly PdfPage[] } | { readonly failed: string });
+
+let reader: Worker | null = null;
+const waiting = new Map<number, (answer: Answer) => void>();
+let asked = 0;
+
+/** What a reader sees of a PDF, read by another library than the one that wrote it, in a thread of its own that ends with the process. */
 export async function readPdf(bytes: Uint8Array): Promise<readonly PdfPage[]> {
-  const document = await getDocument({ data: bytes, verbosity: 0 }).promise;
-  const pages: PdfPage[] = [];
-  for (let number = 1; number <= document.numPages; number++) {
-    const page = await document.getPage(number);
-    const { width, height } = page.getViewport({ scale: 1 });
-    const lines = new Map<number, { x: number; text: string }[]>();
-    for (const item of (await page.getTextContent()).items) {
-      if (!('str' in item) || item.str.trim() === '') continue;
-      const [x, y] = [item.transform[4] as number, Math.round(item.transform[5] as number)];
-      const at = [...lines.keys()].find((known) => Math.abs(known - y) <= 4) ?? y;
-      lines.set(at, [...(lines.get(at) ?? []), { x, text: item.str.trim() }]);
-    }
-    const ordered = [...lines].sort(([one], [other]) => other - one);
-    pages.push({
-      isLandscape: width > height,
-      lines: ordered.map(([, texts]) =>
-        texts
-          .sort((one, other) => one.x - other.x)
-          .map(({ text }) => text)
-          .join(' '),
-      ),
-    });
-  }
-  await document.destroy();
-  return pages;
+  reader ??= startReader();
+  const id = ++asked;
+  const answered = new Promise<Answer>((resolve) => waiting.set(id, resolve));
+  reader.postMessage({ id, bytes });
+  const answer = await answered;
+  if ('failed' in answer) throw new Error(answer.failed);
+  return answer.pages;
+}
+
+function startReader(): Worker {
+  const worker = new Worker(new URL('./pdfPages.mjs', import.meta.url));
+  worker.unref();
+  worker.on('message', (answer: Answer) => {
+    waiting.get(answer.id)?.(answer);
+    waiting.delete(answer.id);
+  });
+  worker.on('error', (error) => {
+    throw error;
+  });
+  return worker;
 }
