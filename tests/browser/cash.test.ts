@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { seriousFindings, visit } from '../support/browser.ts';
+import { openOwnBooks } from '../support/ownBooks.ts';
 import { openShop } from '../support/shop.ts';
 import { openForTests } from '../support/testBrowser.ts';
 
@@ -67,6 +68,71 @@ describe('cash', () => {
     const bank = (await view()).accounts.find(({ number }) => number === '1000');
     expect(bank?.places).toEqual([]);
     expect(bank?.placesByRange.map(({ side }) => side).sort()).toEqual(['credit', 'debit']);
+    await expectQuiet();
+  });
+});
+
+/** Placed in the tree that a company begins with. */
+const chart = [
+  ['1000', 'Bank', 'asset', 'Cash and cash equivalents', 900],
+  ['1500', 'Plant', 'asset', 'Property, plant and equipment', 400],
+  ['2000', 'Suppliers', 'liability', 'Trade and other payables'],
+  ['2100', 'Interest owed', 'liability', 'Trade and other payables'],
+  ['2300', 'Income tax payable', 'liability', 'Income tax payable'],
+  ['2400', 'Dividend payable', 'liability', 'Dividends payable'],
+  ['2600', 'Bank loan', 'liability', 'Loans and leases', -800],
+  ['2700', 'Provision', 'liability', 'Provisions'],
+  ['3000', 'Share capital', 'equity', 'Share capital', -300],
+  ['3100', 'Retained earnings', 'equity', 'Retained earnings', -200],
+  ['3300', 'Revaluation surplus', 'equity', 'Revaluation surplus'],
+  ['6000', 'Warranties', 'expense', 'Other operating expenses'],
+  ['7000', 'Interest on loans', 'expense', 'Finance costs'],
+  ['7100', 'Exchange differences', 'expense', 'Finance costs'],
+  ['8000', 'Income tax', 'expense', 'Income tax'],
+] as const;
+
+describe('a year of entries that moved no cash', () => {
+  it('shows nil in every activity, whatever they are, and lists those of investing and financing', async () => {
+    const { server } = opened;
+    const books = await openOwnBooks(server, chart, { 1000: 'cash', 7100: 'exchange_differences' });
+    const entries: readonly (readonly [text: string, lines: Record<string, number>])[] = [
+      ['Plant on a loan', { 1500: 700, 2600: -700 }],
+      ['Warranty provided for', { 6000: 20, 2700: -20 }],
+      ['Tax of the year', { 8000: 31, 2300: -31 }],
+      ['Interest accrued', { 7000: 12, 2100: -12 }],
+      ['Dividend declared', { 3100: 50, 2400: -50 }],
+      ['Plant revalued', { 1500: 90, 3300: -90 }],
+      ['Loan became shares', { 2600: 250, 3000: -250 }],
+      ['Loan at the closing rate', { 7100: 17, 2600: -17 }],
+    ];
+    for (const [description, lines] of entries) await books.post('2025-06-30', lines, { description });
+    const { page, expectQuiet } = await visit(
+      opened.browser,
+      server.cookie,
+      `${server.serving.url}${books.path}/statements/cash-flow?from=2025-01-01&to=2025-12-31&compare=none`,
+    );
+    const table = page.getByRole('treegrid', { name: /Cash flow/ });
+    await table.getByRole('row', { name: /^Net change in cash/ }).waitFor();
+    for (const caption of [
+      'Net cash from operating activities',
+      'Net cash from investing activities',
+      'Net cash from financing activities',
+      'Net change in cash',
+    ])
+      expect(await table.getByRole('row', { name: new RegExp(`^${caption}`) }).textContent()).toMatch(/–$/);
+    // Not a line of investing or financing has an amount, and profit is that of the income statement.
+    expect(await table.getByRole('row', { name: /additions|disposals|proceeds|payments|Dividends paid/ }).allTextContents()).toEqual([]);
+    expect(await books.shown('cash-flow')).toMatchObject({ 'Profit before tax': -49, Provisions: 20, 'Other income and expenses without cash': 17 });
+    const listed = await page.getByText(/^Without cash, in no line above/).allInnerTexts();
+    expect(listed.map((text) => entries.find(([description]) => text.includes(description))?.[0])).toEqual([
+      'Plant on a loan',
+      'Dividend declared',
+      'Plant revalued',
+      'Loan became shares',
+      'Loan at the closing rate',
+    ]);
+    expect(listed[0]).toContain('700.00 EUR: Investing activities (700.00), Financing activities 700.00.');
+    expect(Object.values(await books.proofs()).filter(({ state }) => state !== 'holds')).toEqual([]);
     await expectQuiet();
   });
 });

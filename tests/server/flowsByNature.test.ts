@@ -170,6 +170,7 @@ describe('a cash flow in another currency', () => {
     const numbers = (text: string) => [{ kind: 'numbers' as const, text }];
     const definition = {
       ...begun.definition,
+      withoutCash: 'counts',
       lines: [
         { ...newLine('result', 'profit', 'Profit'), shown: 'always' },
         { ...newLine('accounts', 'bought', 'Vessels bought'), sources: numbers('1500'), side: 'credit' },
@@ -188,6 +189,14 @@ describe('a cash flow in another currency', () => {
     expect(run.transfers.map(({ values }) => values)).toEqual([['1031400']]);
     const value = (key: string) => run.rows.find((row) => row.key === key)?.values[0];
     expect([value('bought') ?? '0', value('loans') ?? '0', value('profit')]).toEqual(['0', '0', '115760']);
+    // The same without the transfer, once what moved without cash is taken out.
+    const { version } = await server.ok<LayoutDetail>('GET', `${books.path}/layouts/${begun.id}`);
+    const other = { ...definition, withoutCash: 'taken_out' as const, transfers: [] };
+    const again = await server.ok<LayoutDetail>('PUT', `${books.path}/layouts/${begun.id}/draft`, { version, definition: other });
+    await server.ok('POST', `${books.path}/layouts/${begun.id}/use`, { version: again.version });
+    const taken = await statement(server, books.id, `layout-${begun.id}`, '2025-01-01', '2025-12-31', '&compare=none&currency=NOK');
+    expect(['bought', 'loans', 'profit'].map((key) => taken.rows.find((row) => row.key === key)?.values[0] ?? '0')).toEqual(['0', '0', '115760']);
+    expect(taken.notes.filter((note) => note.startsWith('Without cash')).length).toBe(1);
   });
 
   it('foots to closing cash in units and thousands, with what translation leaves', async () => {

@@ -48,16 +48,25 @@ export interface AccountFlow {
   down: number;
   /** Within equity, credit positive. */
   transferred: number;
+  /** Moved without cash, debit positive; neither in `up` nor in `down`. */
+  given: number;
 }
 
 /**
  * Line for line, each by itself: a line adds to its account, or takes from it; a reversing one takes back what was added or taken. Trial
- * balances are replaced by one line for each account, facet set and day; of an entry, equity that faces equity is a transfer.
+ * balances are replaced by one line for each account, facet set and day; of an entry, equity that faces equity is a transfer. With `activityOf`, which says 'cash' of cash
+ * and else in which activity an account rises or falls, what moved between activities without cash is given up.
  */
-export function flowsByAccount(lines: readonly RawLine[], firstDay: string, lastDay: string): ReadonlyMap<string, AccountFlow> {
+export function flowsByAccount(
+  lines: readonly RawLine[],
+  firstDay: string,
+  lastDay: string,
+  activityOf?: (account: string, isAdded: boolean) => string,
+  lineOf: (account: string) => string = (account) => account,
+): ReadonlyMap<string, AccountFlow> {
   const flows = new Map<string, AccountFlow>();
   const of = (account: string): AccountFlow => {
-    const there = flows.get(account) ?? { opening: 0, closing: 0, up: 0, down: 0, transferred: 0 };
+    const there = flows.get(account) ?? { opening: 0, closing: 0, up: 0, down: 0, transferred: 0, given: 0 };
     flows.set(account, there);
     return there;
   };
@@ -103,14 +112,47 @@ export function flowsByAccount(lines: readonly RawLine[], firstDay: string, last
       faced,
       equity.map(({ credit }) => credit),
     );
-    for (const line of entry) {
+    const left = entry.map((line) => {
       const at = equity.indexOf(line);
       const [debit, credit] = at < 0 ? [0, 0] : [ofDebits[at] as number, ofCredits[at] as number];
       of(line.account).transferred += credit - debit;
-      take(line, line.debit - debit, line.credit - credit);
+      return { line, debit: line.debit - debit, credit: line.credit - credit };
+    });
+    const given = activityOf ? withoutCash(left, activityOf, lineOf) : left.map(() => [0, 0] as const);
+    for (const [at, { line, debit, credit }] of left.entries()) {
+      const [givenDebit, givenCredit] = given[at] as readonly [number, number];
+      of(line.account).given += givenDebit - givenCredit;
+      take(line, debit - givenDebit, credit - givenCredit);
     }
   }
   return flows;
+}
+
+/** Of each line of an entry what moved without cash: all where no line is on cash, else as much of both sides as its smaller side off cash; nothing within one activity, but for an entry without cash on two lines. */
+function withoutCash(
+  lines: readonly { readonly line: RawLine; readonly debit: number; readonly credit: number }[],
+  activityOf: (account: string, isAdded: boolean) => string,
+  lineOf: (account: string) => string,
+): readonly (readonly [debit: number, credit: number])[] {
+  const activities = lines.map(({ line, debit, credit }) => {
+    if (debit === 0 && credit === 0) return null;
+    const isOnNormalSide = debit > 0 === (line.normal === 'debit');
+    return activityOf(line.account, isOnNormalSide !== line.isReversing);
+  });
+  const off = activities.map((activity) => activity !== null && activity !== 'cash');
+  const touches = lines.some(({ line }) => activityOf(line.account, true) === 'cash');
+  const several = new Set(activities.filter((_, at) => off[at])).size > 1;
+  // Within one activity: what stands on two lines of it, such as debt that becomes equity.
+  const within =
+    activities.find((_, at) => off[at]) !== 'operating' && new Set(lines.filter((_, at) => off[at]).map(({ line }) => lineOf(line.account))).size > 1;
+  if (!several && (touches || !within)) return lines.map(() => [0, 0]);
+  const debits = lines.map(({ debit }, at) => (off[at] ? debit : 0));
+  const credits = lines.map(({ credit }, at) => (off[at] ? credit : 0));
+  const total = (amounts: readonly number[]): number => amounts.reduce((sum, amount) => sum + amount, 0);
+  if (!touches) return lines.map((_, at) => [debits[at] as number, credits[at] as number]);
+  const part = Math.min(total(debits), total(credits));
+  const [ofDebits, ofCredits] = [shared(part, debits), shared(part, credits)];
+  return lines.map((_, at) => [ofDebits[at] as number, ofCredits[at] as number]);
 }
 
 /** Whole cents by weight: floors, then a cent each to those that lost most. */

@@ -100,6 +100,8 @@ const resultLine = z.strictObject({
   reversed: z.boolean(),
   except: z.exactOptional(sources),
   only: z.exactOptional(z.enum(['profit', 'loss'])),
+  /** Of a cash flow that takes out what moved without cash: the line where profit is freed of it. */
+  freedOn: z.exactOptional(anyLineKey),
 });
 const cashLine = z.strictObject({
   kind: z.literal('cash'),
@@ -168,6 +170,8 @@ export const ownLayout = z.strictObject({
   lines: z.array(ownLine).max(1000),
   /** Of a cash flow: overdrafts are placed like any other account, and only cash in debit is cash. */
   overdraftsApart: z.exactOptional(z.boolean()),
+  /** Of a cash flow: what moved between activities without cash is in no line. */
+  withoutCash: z.exactOptional(z.enum(['taken_out', 'counts'])),
   /** What it is run with where nothing else is asked for. */
   columns: z.exactOptional(usualColumns),
   /** Amounts moved between two lines: what sources moved in each column, or a fixed inflow on a day. */

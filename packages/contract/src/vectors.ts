@@ -4,9 +4,13 @@ import { day, id } from './primitives.ts';
 
 const span = z.strictObject({ firstDay: day, lastDay: day });
 
-/** One amount of every account; of what was posted, or of a budget. */
+/** One amount of every account; of what was posted, of the part of it that moved without cash, or of a budget. */
 const vectorNeed = z.strictObject({
-  amounts: z.discriminatedUnion('of', [z.strictObject({ of: z.literal('posted') }), z.strictObject({ of: z.literal('budget'), id })]),
+  amounts: z.discriminatedUnion('of', [
+    z.strictObject({ of: z.literal('posted') }),
+    z.strictObject({ of: z.literal('budget'), id }),
+    z.strictObject({ of: z.literal('without_cash'), classificationId: id }),
+  ]),
   /** Lines with these facet values alone. */
   filter: z.record(listKey, z.array(z.string().max(50)).max(2000)),
   layers: z.enum(['ledger', 'all']),

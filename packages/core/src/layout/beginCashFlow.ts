@@ -157,15 +157,22 @@ export function beginCashFlow(options: CashFlowOptions, language: CaptionLanguag
     measure: 'movement',
     scope: [],
     overdraftsApart: options.overdrafts === 'financing',
+    withoutCash: 'taken_out',
     lines: [
       group('operating', words.operating, words.netOperating, [
-        { ...newLine('result', 'profit', captionWords[language][startWords[options.start]]), except: ofSteps(behind), shown: 'always' },
+        {
+          ...newLine('result', 'profit', captionWords[language][startWords[options.start]]),
+          except: ofSteps(behind),
+          shown: 'always',
+          freedOn: 'in_profit_without_cash',
+        },
         {
           ...newLine('heading', 'adjustments', words.adjustments),
           children: [
             follows('without_cash', 'without_cash', words.adjustments),
             ...[...inProfit].map(([key, caption]) => accounts(key, caption, [])),
             accounts('exchange_in_profit', words.exchangeInProfit, []),
+            accounts('in_profit_without_cash', words.inProfitWithoutCash, []),
           ],
         },
         sum('before_working_capital', words.beforeWorkingCapital, 'differs', ['profit', 'adjustments']),

@@ -4,7 +4,7 @@ import { type Element, naturalSide } from '../chart/element.ts';
 import { type Category, natures, steps } from '../placement/category.ts';
 import type { Place } from '../placement/place.ts';
 import { cashMoved, changeByLines } from '../proofs/proveCash.ts';
-import { amountOfReading, increasesOf } from '../statement/accountAmounts.ts';
+import { amountOfReading, increasesOf, lessWithoutCash } from '../statement/accountAmounts.ts';
 import { account, category, span, type TestCompany } from '../statement/statementsOf.fixture.ts';
 import { beginCashFlow } from './beginCashFlow.ts';
 import type { LayoutEdit } from './editLayout.ts';
@@ -39,6 +39,7 @@ const chance = fc.record({
   credits: fc.array(fc.bigInt(0n, 300n), { minLength: 40, maxLength: 40 }),
   reversing: fc.array(fc.bigInt(0n, 50n), { minLength: 40, maxLength: 40 }),
   exchange: fc.tuple(fc.bigInt(-50n, 50n), fc.bigInt(-50n, 50n)),
+  withoutCash: fc.array(fc.bigInt(-90n, 90n), { minLength: 40, maxLength: 40 }),
   options: fc.record({
     start: fc.constantFrom(...cashFlowStarts),
     interestPaid: fc.constantFrom('operating' as const, 'financing' as const),
@@ -50,7 +51,7 @@ const chance = fc.record({
 });
 type Chance = typeof chance extends fc.Arbitrary<infer One> ? One : never;
 
-function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits, credits, reversing, exchange, options }: Chance) {
+function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits, credits, reversing, exchange, withoutCash, options }: Chance) {
   const tree = categories.map((one, at) => ({ ...one, step: one.step === null ? null : (ofCategory[at] ?? null) }));
   const company: TestCompany = {
     categories: tree,
@@ -79,7 +80,10 @@ function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits,
   else gross.debit[39] = (gross.debit[39] as bigint) - left;
   const movement = gross.debit.map((debit, at) => debit - (gross.credit[at] as bigint));
   const beginning = BigInt64Array.from(opening);
-  const amounts = {
+  // Of entries without cash, so that they add up to nothing; the first two accounts are cash.
+  const apart = BigInt64Array.from(withoutCash, (amount, at) => (at < 2 ? 0n : amount));
+  apart[39] = -apart.subarray(0, 39).reduce((sum, amount) => sum + amount, 0n);
+  const whole = {
     opening: beginning,
     movement,
     closing: movement.map((amount, at) => amount + (beginning[at] as bigint)),
@@ -99,12 +103,14 @@ function cashFlowOf({ natures: said, steps: ofCategory, places, opening, debits,
       exchange: BigInt64Array.from(accounts, (_, at) => exchange[at] ?? 0n),
     },
   };
+  const rises = apart.map((amount, at) => (amount > 0n === (accounts[at]?.normalSide === 'debit') ? amount : 0n));
+  const amounts = lessWithoutCash(whole, apart, { increases: rises, raised: rises });
   const resets = Uint8Array.from(accounts, ({ element }) => (element === 'income' || element === 'expense' ? 1 : 0));
   /** Any cash flow over these books. */
   const over = (any: OwnLayout) => {
     const made = composed(company, any, facts);
-    const run = made.run([...movement], {
-      sides: { opening: beginning, resets, creditNormal: new Uint8Array(resets.length) },
+    const run = made.run([...amounts.movement], {
+      sides: { opening: beginning, whole: { net: movement, opening: beginning }, resets, creditNormal: new Uint8Array(resets.length) },
       readings: made.compiled.readings.map((reading) => amountOfReading(reading, 'movement', amounts)),
       span,
     });
@@ -138,6 +144,17 @@ describe('the generated cash flow, whatever the natures, steps and places', () =
         expect(amountOf('cash_opening') + moved).toBe(amountOf('cash_closing'));
         // As printed: the beginning, the activities, the effect of exchange rates, the end.
         expect(amountOf('cash_opening') - amountOf('net_change') + amountOf('cash_exchange')).toBe(amountOf('cash_closing'));
+      }),
+      runs,
+    );
+  });
+
+  it('begins with the profit of the income statement, whatever moved without cash', () => {
+    fc.assert(
+      fc.property(chance, (dice) => {
+        const whole = cashFlowOf({ ...dice, withoutCash: dice.withoutCash.map(() => 0n) });
+        expect(cashFlowOf(dice).amountOf('profit')).toBe(whole.amountOf('profit'));
+        expect(whole.amountOf('in_profit_without_cash')).toBe(0n);
       }),
       runs,
     );

@@ -24,6 +24,8 @@ export interface CashFlowWords {
   readonly investingCash: string;
   readonly financingCash: string;
   readonly exchangeInProfit: string;
+  /** Income and expense of entries that moved no cash though they are of several activities, such as an expense that a loan paid. */
+  readonly inProfitWithoutCash: string;
   /** Income and expense that the profit at the start leaves out. */
   readonly besideProfit: string;
   readonly interestPaid: string;
@@ -67,6 +69,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'From investment income and disposals',
     financingCash: 'From other results of financing',
     exchangeInProfit: 'Exchange differences on cash',
+    inProfitWithoutCash: 'Other income and expenses without cash',
     besideProfit: 'Other income and expense',
     interestPaid: 'Interest paid',
     interestReceived: 'Interest received',
@@ -105,6 +108,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'Aus Anlageerträgen und Abgängen',
     financingCash: 'Aus sonstigem Finanzierungsergebnis',
     exchangeInProfit: 'Kursdifferenzen auf Zahlungsmittel',
+    inProfitWithoutCash: 'Sonstige zahlungsunwirksame Erträge und Aufwendungen',
     besideProfit: 'Sonstige Erträge und Aufwendungen',
     interestPaid: 'Gezahlte Zinsen',
     interestReceived: 'Erhaltene Zinsen',
@@ -143,6 +147,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'Issus des placements et cessions',
     financingCash: 'Issus des autres résultats de financement',
     exchangeInProfit: 'Différences de change sur la trésorerie',
+    inProfitWithoutCash: 'Autres produits et charges sans effet sur la trésorerie',
     besideProfit: 'Autres produits et charges',
     interestPaid: 'Intérêts payés',
     interestReceived: 'Intérêts reçus',
@@ -181,6 +186,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'Uit beleggingen en verkopen',
     financingCash: 'Uit overige financieringsresultaten',
     exchangeInProfit: 'Koersverschillen op geldmiddelen',
+    inProfitWithoutCash: 'Overige baten en lasten zonder kasstroom',
     besideProfit: 'Overige baten en lasten',
     interestPaid: 'Betaalde rente',
     interestReceived: 'Ontvangen rente',
@@ -219,6 +225,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'De inversiones y ventas',
     financingCash: 'De otros resultados de financiación',
     exchangeInProfit: 'Diferencias de cambio en el efectivo',
+    inProfitWithoutCash: 'Otros ingresos y gastos sin efectivo',
     besideProfit: 'Otros ingresos y gastos',
     interestPaid: 'Intereses pagados',
     interestReceived: 'Intereses cobrados',
@@ -257,6 +264,7 @@ export const cashFlowWords: Readonly<Record<CaptionLanguage, CashFlowWords>> = {
     investingCash: 'Fra investeringer og avhending',
     financingCash: 'Fra andre finansieringsresultater',
     exchangeInProfit: 'Valutadifferanser på kontanter',
+    inProfitWithoutCash: 'Andre inntekter og kostnader uten kontanteffekt',
     besideProfit: 'Andre inntekter og kostnader',
     interestPaid: 'Betalte renter',
     interestReceived: 'Mottatte renter',

@@ -189,6 +189,14 @@ function takePortions(
     if (addedBackOn !== undefined && host?.kind === 'accounts' && !host.isMemo && line.kind === 'accounts' && line.selection && line.reading)
       transfer(addedBackOn, line.selection, readingAt(line.reading), 1n);
   }
+  // Profit stays whole, and what of it moved without cash stands on the line that frees it.
+  for (const [index, line] of lines.entries()) {
+    const host = line.kind === 'accounts' && line.freedOn !== undefined ? indexOf.get(line.freedOn) : undefined;
+    if (host === undefined || layout.withoutCash === undefined || line.kind !== 'accounts' || !line.selection || lines[host]?.kind !== 'accounts') continue;
+    const reading = readingAt({ measure: 'without_cash', facets: {} });
+    transfer(index, line.selection, reading, 1n);
+    transfer(host, line.selection, reading, -1n);
+  }
   const transfersAt = layout.kind === 'cash_flow' ? readingAt({ measure: 'column', facets: {}, direction: 'transfer' }) : -1;
   return { lineOfDebit, lineOfCredit, takes, fixed, readings: [...readings.values()].map(({ reading }) => reading), transfersAt };
 }

@@ -204,10 +204,10 @@ class Expansion {
   }
 
   /** All income and expense accounts, placed or not, but those that have lines of their own. */
-  private profit({ key, except = [], reversed }: ResultOwnLine, base: ReturnType<Expansion['base']>): AccountsLine {
+  private profit({ key, except = [], reversed, freedOn }: ResultOwnLine, base: ReturnType<Expansion['base']>): AccountsLine {
     this.checkSources(key, except);
     const selection = selected({ sources: [{ kind: 'elements', elements: ['income', 'expense'] }], except, takes: 'any' }, this.facts);
-    return { ...base, kind: 'accounts', categoryId: null, selection, reversed };
+    return { ...base, kind: 'accounts', categoryId: null, selection, reversed, ...(freedOn === undefined ? {} : { freedOn }) };
   }
 
   private cashLine({ key, of, addedBackOn }: CashOwnLine, base: ReturnType<Expansion['base']>): AccountsLine {
@@ -280,15 +280,15 @@ class Expansion {
     };
     const title = captionIn({ caption: this.own.title, captions: this.own.titles }, this.facts.language);
     for (const line of byKey.values())
-      if (line.kind === 'accounts' && line.addedBackOn !== undefined && !holdsAccounts(byKey.get(line.addedBackOn)))
-        this.findings.push({ code: 'transfer_line_unknown', key: line.key, named: line.addedBackOn });
+      for (const named of line.kind === 'accounts' ? [line.addedBackOn, line.freedOn] : [])
+        if (named !== undefined && !holdsAccounts(byKey.get(named))) this.findings.push({ code: 'transfer_line_unknown', key: line.key, named });
     const transfers = this.transfers(byKey);
     const layout: Layout = {
       kind: this.own.kind,
       language: this.facts.language,
       title,
       lines: sums.size === 0 ? lines : lines.map(withTerms),
-      ...(this.own.kind === 'cash_flow' ? { cash: this.cash } : {}),
+      ...(this.own.kind === 'cash_flow' ? { cash: this.cash, ...(this.own.withoutCash === 'taken_out' ? { withoutCash: this.own.withoutCash } : {}) } : {}),
       ...(transfers.length > 0 ? { transfers } : {}),
     };
     return { layout, ...indexed(layout.lines), origins: this.origins, findings: this.findings };

@@ -67,8 +67,8 @@ export interface HeadingLine extends LineBase {
 
 /** Which amount of an account a line takes, where it is not the column's own. */
 export interface AccountReading {
-  /** `exchange`: of cash, what changed with exchange rates alone (IAS 7.28). */
-  readonly measure: 'column' | 'opening' | 'closing' | 'mean' | 'movement' | 'exchange';
+  /** `exchange`: of cash, what changed with exchange rates alone (IAS 7.28). `without_cash`: what movements are left without, where the layout takes that out. */
+  readonly measure: 'column' | 'opening' | 'closing' | 'mean' | 'movement' | 'exchange' | 'without_cash';
   /** Lines with these facet values alone; none for all lines. */
   readonly facets: FacetFilter;
   /** Of a movement: on the account's normal side alone, or on the other; a reversing line counts against what it reverses. */
@@ -110,6 +110,8 @@ export interface AccountsLine extends LineBase {
   readonly byTree?: number;
   /** Of the effect of exchange rates on cash: key of the line of accounts where profit is freed of it (IAS 7.28). */
   readonly addedBackOn?: string;
+  /** Of profit in a cash flow that takes out what moved without cash: key of the line of accounts where profit is freed of it. */
+  readonly freedOn?: string;
 }
 
 /** A line that a sum counts, by its net amount (debit positive). */
@@ -178,6 +180,8 @@ export interface Layout {
   readonly lines: readonly Line[];
   /** Of a cash flow: the portions that are cash, which all others explain the change of. */
   readonly cash?: Selection;
+  /** Of a cash flow: no line holds what moved between activities without cash (IAS 7.43). */
+  readonly withoutCash?: 'taken_out';
   readonly transfers?: readonly Transfer[];
 }
 

@@ -13,6 +13,8 @@ export function namesOf(line: OwnLine): string[] {
       return [...hidden, ...placesOf(line.formula).map(({ key }) => key)];
     case 'cash':
       return [...hidden, ...(line.addedBackOn === null ? [] : [line.addedBackOn])];
+    case 'result':
+      return [...hidden, ...(line.freedOn === undefined ? [] : [line.freedOn])];
     case 'follows':
       return [...hidden, ...line.adjustments.flatMap(({ hiddenIn }) => (hiddenIn === undefined ? [] : [hiddenIn]))];
     default:
@@ -42,6 +44,8 @@ export function renamedIn(line: OwnLine, renamed: (key: string) => string): OwnL
       return { ...base, formula: renamedInText(base.formula, renamed) };
     case 'cash':
       return { ...base, addedBackOn: orNone(base.addedBackOn) };
+    case 'result':
+      return base.freedOn === undefined ? base : { ...base, freedOn: renamed(base.freedOn) };
     case 'follows':
       return {
         ...base,

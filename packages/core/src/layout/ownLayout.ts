@@ -42,7 +42,7 @@ interface Taking {
   readonly except: readonly Source[];
   readonly takes: PlaceSide;
   readonly facets: FacetFilter;
-  readonly measure: Exclude<AccountReading['measure'], 'exchange'>;
+  readonly measure: Exclude<AccountReading['measure'], 'exchange' | 'without_cash'>;
   /** Of movements: on the normal side of each account alone, or on the other. */
   readonly direction?: Direction;
   readonly byAccount: boolean;
@@ -114,6 +114,8 @@ export type ResultOwnLine = OwnLineBase & {
   readonly reversed: boolean;
   readonly except?: readonly Source[];
   readonly only?: 'profit' | 'loss';
+  /** Of a cash flow that takes out what moved without cash: the line of accounts where profit is freed of it. */
+  readonly freedOn?: string;
 };
 /** Of a cash flow. `addedBackOn`: of the effect of exchange rates, the line where profit is freed of it. */
 export type CashOwnLine = OwnLineBase & { readonly kind: 'cash'; readonly of: 'opening' | 'closing' | 'exchange'; readonly addedBackOn: string | null };
@@ -177,6 +179,8 @@ export interface OwnLayout {
   readonly lines: readonly OwnLine[];
   /** Of a cash flow: cash in debit alone is cash, overdrafts are placed like any other account; else cash is taken whole. */
   readonly overdraftsApart?: boolean;
+  /** Of a cash flow: entries that moved between activities without cash are in no line (IAS 7.43); where nothing is said movements count whole. */
+  readonly withoutCash?: 'taken_out' | 'counts';
   readonly transfers?: readonly OwnTransfer[];
   readonly columns?: UsualColumns;
 }

@@ -15,6 +15,8 @@ export interface SpanNeeds {
   readonly movement: VectorNeed;
   readonly closing: VectorNeed;
   readonly flows: VectorNeed;
+  /** What moved without cash, net and by direction. */
+  readonly withoutCash: { readonly movement: VectorNeed; readonly flows: VectorNeed };
 }
 
 /** Which of them. */
@@ -59,7 +61,11 @@ export function listNeeds(needs: ColumnNeeds): VectorNeed[] {
 }
 
 function wantedOf({ over, wanted }: { readonly over: SpanNeeds; readonly wanted: Wanted }): VectorNeed[] {
-  return (['opening', 'movement', 'closing', 'flows'] as const).flatMap((one) => (wanted[one] ? [over[one]] : []));
+  const { withoutCash } = over;
+  return [
+    ...(['opening', 'movement', 'closing', 'flows'] as const).flatMap((one) => (wanted[one] ? [over[one]] : [])),
+    ...(wanted.withoutCash ? [withoutCash.movement, withoutCash.flows] : []),
+  ];
 }
 
 /** Of all lines that a column is of. */
@@ -73,6 +79,7 @@ export function spanNeeds({ ground, facets }: Pick<ColumnsPlan, 'ground' | 'face
     money,
     ...(adjusting === undefined ? {} : { adjusting: { which: adjusting, lastDay: span.lastDay } }),
   };
+  const apart = { ...base, amounts: { of: 'without_cash' as const, classificationId: ground.classificationId } };
   // What is held is translated by what is held, whatever moves.
   const held = { ...base, money: money.in === 'own' ? money : { ...money, manner: 'held' as const } };
   return {
@@ -80,6 +87,7 @@ export function spanNeeds({ ground, facets }: Pick<ColumnsPlan, 'ground' | 'face
     movement: { ...base, take: { take: 'movement', span } },
     closing: { ...held, take: { take: 'balance', day: span.lastDay, at: 'end' } },
     flows: { ...base, take: { take: 'flows', span } },
+    withoutCash: { movement: { ...apart, take: { take: 'movement', span } }, flows: { ...apart, take: { take: 'flows', span } } },
   };
 }
 
@@ -88,13 +96,14 @@ function postedNeeds(plan: ColumnsPlan, column: AmountColumn): PostedNeeds {
   const over = spanNeeds(plan, column);
   const isOfDays = ground.standIns !== null && ground.standIns.besideCash.length > 0;
   const isMovement = column.measure === 'movement';
+  const withoutCash = compiled.layout.withoutCash !== undefined;
   const parts = new Map<string, { over: SpanNeeds; wanted: Wanted }>();
   for (const reading of compiled.readings) {
     const { facets, measure } = reading;
     const key = facetKey(facets);
     const there = parts.get(key) ?? {
       over: spanNeeds({ ground, facets: commonFilter(ground.lists, plan.facets, column.facets ?? {}) }, { ...column, facets }),
-      wanted: { opening: isOfDays, movement: isOfDays, closing: isOfDays, flows: false },
+      wanted: { opening: isOfDays, movement: isOfDays, closing: isOfDays, flows: false, withoutCash: false },
     };
     const held = measure === 'column' ? column.measure : measure;
     const flows = needsFlows(reading);
@@ -105,6 +114,7 @@ function postedNeeds(plan: ColumnsPlan, column: AmountColumn): PostedNeeds {
         movement: there.wanted.movement || held === 'movement' || flows,
         closing: there.wanted.closing || held === 'closing' || held === 'mean',
         flows: there.wanted.flows || flows,
+        withoutCash: withoutCash && (there.wanted.movement || held === 'movement' || held === 'without_cash' || flows),
       },
     });
   }
@@ -113,6 +123,7 @@ function postedNeeds(plan: ColumnsPlan, column: AmountColumn): PostedNeeds {
     movement: false,
     closing: isMovement && isOfDays,
     flows: false,
+    withoutCash: withoutCash && isMovement,
   };
   const isPart = Object.keys(over.closing.filter).length > 0 && isBySide(compiled);
   const { facets: _, ...ofAllLines } = column;

@@ -82,6 +82,18 @@ export function splitByDaysOfCash({ standIns }: Pick<Ground, 'standIns'>, span: 
   };
 }
 
+/** What accounts moved while they were not cash, on those beside them. */
+export function onThoseBesideCash({ standIns }: Pick<Ground, 'standIns'>, moved: BigInt64Array): BigInt64Array {
+  const pairs = standIns?.besideCash ?? [];
+  if (pairs.length === 0) return moved;
+  const beside = moved.slice();
+  for (const { of, by } of pairs) {
+    beside[by] = moved[of] as bigint;
+    beside[of] = 0n;
+  }
+  return beside;
+}
+
 /** A cash flow with what is cash on a day alone, which the balance sheet of that day is held against. */
 export function cashOn({ layout, ...compiled }: CompiledLayout, { standIns }: Pick<Ground, 'standIns'>, day: Day): CompiledLayout {
   const { cash } = layout;

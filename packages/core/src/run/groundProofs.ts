@@ -228,7 +228,13 @@ function cashProof({ ground, cashFlows }: ProofPlan, balanceSheet: CompiledLayou
       const { compiled, ground: over } = plan;
       const { span } = column;
       const [opening, , closing] = endsOf(ground, column).map((need) => vectors.of(need).net) as [BigInt64Array, BigInt64Array, BigInt64Array];
-      const own = amountsOver(over, vectors, spanNeeds({ ground: over, facets: {} }, column), { opening: true, movement: true, closing: true, flows: false });
+      const own = amountsOver(over, vectors, spanNeeds({ ground: over, facets: {} }, column), {
+        opening: true,
+        movement: true,
+        closing: true,
+        flows: false,
+        withoutCash: false,
+      });
       const atEnd = cashIn(balanceSheet, cashOn(compiled, over, span.lastDay), closing);
       return {
         layout: name,

@@ -79,12 +79,14 @@ export function groundOfTest(company: TestCompany, natures: ReadonlyMap<number, 
 
 /**
  * Vectors added up line by line, with nothing of the arrays that the product reads them from: what a plan is given in tests. A line with what it
- * is reversed by, and lines within equity, are not told from others.
+ * is reversed by, and lines within equity, are not told from others, and which entries moved no cash is not known.
  */
 export function provideFromLines(ground: Ground, lines: readonly TestLine[], needs: readonly VectorNeed[]): Vectors {
   const vectors = new Vectors();
   for (const need of needs) {
-    const own = lines.filter(({ layer = 'ledger', facets = {} }) => (need.layers === 'all' || layer === 'ledger') && isWanted(ground, need, facets));
+    const own = (need.amounts.of === 'without_cash' ? [] : lines).filter(
+      ({ layer = 'ledger', facets = {} }) => (need.layers === 'all' || layer === 'ledger') && isWanted(ground, need, facets),
+    );
     const { take } = need;
     if (take.take === 'balance') vectors.give(need, balanceOf(ground, own, take.day, take.at === 'begin'));
     else {

@@ -3,7 +3,11 @@ import type { Adjusting } from '../cube/adjustingPeriod.ts';
 import { type FacetFilter, facetKey } from '../facet/facetFilter.ts';
 
 /** Where amounts come from. A new kind is added here and in whatever provides vectors, nowhere else. */
-export type Amounts = { readonly of: 'posted' } | { readonly of: 'budget'; readonly id: number };
+export type Amounts =
+  | { readonly of: 'posted' }
+  | { readonly of: 'budget'; readonly id: number }
+  /** Of what was posted, the part that moved without cash between activities, as a classification has them. */
+  | { readonly of: 'without_cash'; readonly classificationId: number };
 
 /** What is taken of them. Balances are net with what is carried over; `flows`: what moved by direction, within equity and by exchange rates. */
 export type Taken =
@@ -29,7 +33,7 @@ export interface VectorNeed {
 /** Vectors over the same lines of the ledger, in the same money, have the same. */
 export function linesKey({ amounts, filter, money, adjusting }: VectorNeed): string {
   return [
-    amounts.of === 'budget' ? `budget ${amounts.id}` : 'posted',
+    amounts.of === 'budget' ? `budget ${amounts.id}` : amounts.of === 'without_cash' ? `without cash ${amounts.classificationId}` : 'posted',
     facetKey(filter),
     money.in === 'own' ? '' : `${money.code} ${money.manner}`,
     adjusting ? `${adjusting.which} ${adjusting.lastDay}` : '',

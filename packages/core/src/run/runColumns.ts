@@ -1,13 +1,13 @@
 import { equityColumnOf } from '../columns/equityColumns.ts';
 import { facetKey } from '../facet/facetFilter.ts';
 import { isBySide, isSplitBySide } from '../layout/compileLayout.ts';
-import { type AccountAmounts, amountOfReading } from '../statement/accountAmounts.ts';
+import { type AccountAmounts, amountOfReading, lessWithoutCash, movedInAll } from '../statement/accountAmounts.ts';
 import { maskColumn } from '../statement/maskColumn.ts';
 import { type ColumnInput, type RunColumn, resultOf, runColumn } from '../statement/runColumn.ts';
 import type { Sides } from '../statement/sides.ts';
 import type { AmountColumn } from '../statement/statement.ts';
 import { type BudgetNeeds, listNeeds, needsOf, type PostedNeeds, type SpanNeeds, type Wanted } from './columnNeeds.ts';
-import { splitByDaysOfCash } from './daysOfCash.ts';
+import { onThoseBesideCash, splitByDaysOfCash } from './daysOfCash.ts';
 import { creditNormalOf, type Ground } from './ground.ts';
 import { needKey, type VectorNeed } from './need.ts';
 import type { ColumnsPlan } from './plan.ts';
@@ -52,7 +52,7 @@ export function amountsOver(ground: Ground, vectors: Vectors, over: SpanNeeds, w
   const flows = wanted.flows ? vectors.flows(over.flows) : null;
   const { take } = over.movement;
   if (take.take !== 'movement') throw new Error('a span is moved over');
-  return splitByDaysOfCash(ground, take.span, {
+  const amounts = splitByDaysOfCash(ground, take.span, {
     opening: taken('opening'),
     movement: taken('movement'),
     closing: taken('closing'),
@@ -68,6 +68,11 @@ export function amountsOver(ground: Ground, vectors: Vectors, over: SpanNeeds, w
         }
       : {}),
   });
+  if (!wanted.withoutCash) return amounts;
+  const { movement, flows: directed } = over.withoutCash;
+  const apart = (vector: BigInt64Array): BigInt64Array => onThoseBesideCash(ground, wide(ground, vector));
+  const { increases, raised } = vectors.flows(directed);
+  return lessWithoutCash(amounts, apart(vectors.of(movement).net), { increases: apart(increases), raised: apart(raised) });
 }
 
 /** `read`: what lines take instead of the column's own amounts, which columns over the same lines and days share. */
@@ -105,12 +110,12 @@ function sidesOf(
 ): Sides {
   const { resets } = ground.traits;
   const isSplit = amounts !== null && isSplitBySide(compiled, resets);
-  const all = whole && amountsOver(ground, vectors, whole.over, whole.wanted);
+  const all = whole ? amountsOver(ground, vectors, whole.over, whole.wanted) : amounts?.withoutCash ? amounts : null;
   return {
     resets,
     creditNormal: creditNormalOf(ground),
     ...(isSplit ? { opening: amounts.opening } : {}),
-    ...(all ? { whole: { net: all[measure], ...(isSplit ? { opening: all.opening } : {}) } } : {}),
+    ...(all ? { whole: { net: measure === 'movement' ? movedInAll(all) : all[measure], ...(isSplit ? { opening: all.opening } : {}) } } : {}),
   };
 }
 

@@ -1,6 +1,7 @@
 import { addDays, type Day } from '../calendar/day.ts';
 import { longDay } from '../calendar/dayText.ts';
 import { periodIndexOf } from '../calendar/fiscalCalendar.ts';
+import type { KnownWithoutCash, WithoutCash } from '../cash/cashMoves.ts';
 import type { FootingException } from '../footing/footLines.ts';
 import { type FootedStatement, footStatement } from '../footing/footStatement.ts';
 import { roundRows } from '../footing/printedColumns.ts';
@@ -15,6 +16,8 @@ import type { RunColumn } from '../statement/runColumn.ts';
 import { convertedUnit, inUnit, type Scale, type ShownUnit, shownUnit } from '../statement/scale.ts';
 import type { Detail, StatementRow } from '../statement/statement.ts';
 import { statementNotes } from '../statement/statementNotes.ts';
+import { withoutCashNotes } from '../statement/withoutCashNotes.ts';
+import { needsOf } from './columnNeeds.ts';
 import { captionOfTotal } from './explain.ts';
 import { type FootedTo, type FootingPlans, footingPlans, plansIn } from './footingPlans.ts';
 import { footingRoots } from './footingRoots.ts';
@@ -118,7 +121,7 @@ export function runStatement(print: PrintPlan, vectors: Vectors): RanStatement {
     currency: { ...currency, exponent: scale.unit === 'exact' ? currency.exponent : 0 },
     rungs: Math.max(1, ...compiled.lines.map((line) => line.rung)),
     transfers,
-    ...told(plan, ran),
+    ...told(plan, ran, vectors),
   };
 }
 
@@ -132,7 +135,7 @@ function unitOf({ presentation, ground }: StatementPlan, unit: Scale['unit']): S
 }
 
 /** What has to be said under it, and whether it ties. */
-function told(plan: StatementPlan, { runs, exactRows, exceptions }: RanRows): Pick<RanStatement, 'notes' | 'isDraft'> {
+function told(plan: StatementPlan, { runs, exactRows, exceptions }: RanRows, vectors: Vectors): Pick<RanStatement, 'notes' | 'isDraft'> {
   const { language } = plan.compiled.layout;
   const { currency } = plan.ground;
   const words = noteWords[language];
@@ -148,9 +151,24 @@ function told(plan: StatementPlan, { runs, exactRows, exceptions }: RanRows): Pi
       ...[...outside.values()].reverse().map(({ caption, net }) => words.inNoTotal(caption, format(net))),
       ...olderRates(plan).map(({ of, day, to }) => words.olderRate(to, longDay(of, language), longDay(day, language))),
       ...statementNotes(exactRows, language),
+      ...withoutCashNotes(withoutCashIn(plan, vectors), plan.ground.kept, language),
       ...exceptionNotes(plan.compiled, exceptions, words),
     ],
   };
+}
+
+/** Of all columns of what was posted, each entry and day once. */
+function withoutCashIn(plan: StatementPlan, vectors: Vectors): KnownWithoutCash {
+  const found = new Map<number, WithoutCash>();
+  const days = new Set<Day>();
+  for (const column of plan.columns) {
+    const needs = column.kind === 'amount' ? needsOf(plan, column) : null;
+    if (needs?.of !== 'posted' || !needs.wanted.withoutCash) continue;
+    const { entries, broughtIn } = vectors.withoutCash(needs.over.withoutCash.movement);
+    for (const one of entries) found.set(one.entry.id, one);
+    for (const day of broughtIn) days.add(day);
+  }
+  return { entries: [...found.values()], broughtIn: [...days].sort() };
 }
 
 /** More would fill the page. */

@@ -40,17 +40,20 @@ export interface SetStatement<Of extends StatementPlan = StatementPlan> {
 
 export type RanInSet = SetStatement<StatementPlan & { readonly runs: readonly RunColumn[] }>;
 
-const ends: Wanted = { opening: true, movement: true, closing: true, flows: false };
+const ends: Wanted = { opening: true, movement: true, closing: true, flows: false, withoutCash: false };
 
 /** What the proofs of a set need beside what its statements are run on. */
 export function setProofNeeds(statements: readonly SetStatement[]): VectorNeed[] {
   const [sheets, incomes] = [ofKind(statements, 'balance_sheet'), ofKind(statements, 'income_statement')];
   const cash = ofKind(statements, 'cash_flow').flatMap(({ statement }) =>
-    movementsOf(statement).flatMap((column) => Object.values(cashNeeds(statement, column))),
+    movementsOf(statement).flatMap((column) => {
+      const { opening, movement, closing } = cashNeeds(statement, column);
+      return [opening, movement, closing];
+    }),
   );
   return [
     ...vectorsNeeded(sheets.flatMap((sheet) => incomes.map((income) => profitPlan(sheet.statement, income.statement)))),
-    ...cash.filter(({ take }) => take.take !== 'flows'),
+    ...cash,
     ...ofKind(statements, 'changes_in_equity').flatMap(({ statement }) => equityNeeds(statement)),
   ];
 }

@@ -1,3 +1,4 @@
+import type { KnownWithoutCash } from '../cash/cashMoves.ts';
 import type { BalanceVector } from '../cube/vector.ts';
 import type { AccountFlows } from '../statement/accountAmounts.ts';
 import { needKey, type VectorNeed } from './need.ts';
@@ -9,6 +10,7 @@ export class Vectors {
 
   private readonly amounts = new Map<string, BalanceVector>();
   private readonly flowing = new Map<string, AccountFlows>();
+  private readonly apart = new Map<string, KnownWithoutCash>();
 
   has(need: VectorNeed): boolean {
     const key = needKey(need);
@@ -21,6 +23,15 @@ export class Vectors {
 
   giveFlows(need: VectorNeed, flows: AccountFlows): void {
     this.flowing.set(needKey(need), flows);
+  }
+
+  giveWithoutCash(need: VectorNeed, known: KnownWithoutCash): void {
+    this.apart.set(needKey(need), known);
+  }
+
+  /** What the amounts of such a need consist of; nothing where they came without. */
+  withoutCash(need: VectorNeed): KnownWithoutCash {
+    return this.apart.get(needKey(need)) ?? { entries: [], broughtIn: [] };
   }
 
   of(need: VectorNeed): BalanceVector {

@@ -10,6 +10,8 @@ export interface AccountAmounts {
   readonly notAllotted: bigint;
   /** Of cash flows and of lines that take one direction: known where a layout asks for them. */
   readonly flows?: AccountFlows;
+  /** Of cash flows that take it out: what moved without cash, which `movement` and `flows` are without. */
+  readonly withoutCash?: BigInt64Array;
 }
 
 export interface AccountFlows {
@@ -38,8 +40,12 @@ export function increasesOf({ debit, credit }: GrossVector, reversing: BigInt64A
 export function amountOfReading(
   { measure, direction, ofOwners }: Pick<AccountReading, 'measure' | 'direction' | 'ofOwners'>,
   own: 'opening' | 'closing' | 'movement',
-  { opening, movement, closing, flows }: AccountAmounts,
+  { opening, movement, closing, flows, withoutCash }: AccountAmounts,
 ): BigInt64Array {
+  if (measure === 'without_cash') {
+    if (!withoutCash) throw new Error('what moved without cash is read by a layout that does not take it out');
+    return withoutCash;
+  }
   if (direction !== undefined || measure === 'exchange') {
     if (!flows) throw new Error('flows are read by a layout that did not ask for them');
     if (measure === 'exchange') return flows.exchange;
@@ -65,6 +71,26 @@ export function amountOfReading(
     case 'mean':
       return together(opening, closing);
   }
+}
+
+/** A movement and its flows without what moved without cash. */
+export function lessWithoutCash(
+  amounts: AccountAmounts,
+  net: BigInt64Array,
+  { increases, raised }: Pick<AccountFlows, 'increases' | 'raised'>,
+): AccountAmounts {
+  const { movement, flows } = amounts;
+  return {
+    ...amounts,
+    movement: less(movement, net),
+    withoutCash: net,
+    ...(flows ? { flows: { ...flows, increases: less(flows.increases, increases), raised: less(flows.raised, raised) } } : {}),
+  };
+}
+
+/** The movement with what moved without cash: it decides on which side an account ends. */
+export function movedInAll({ movement, withoutCash }: Pick<AccountAmounts, 'movement' | 'withoutCash'>): BigInt64Array {
+  return withoutCash ? together(movement, withoutCash) : movement;
 }
 
 /** Written as loops: with a callback that makes a value for each it takes three times as long. */

@@ -88,6 +88,7 @@ export type {
   AccountLineRecord,
   BroughtInRecord,
   EntriesWanted,
+  EntryOfFlows,
   EntryRecord,
   FlowOfDay,
   LedgerStore,

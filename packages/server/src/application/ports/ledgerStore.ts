@@ -1,4 +1,5 @@
 import type {
+  CashEntry,
   Day,
   EquityLine,
   FacetBalances,
@@ -141,6 +142,11 @@ export interface FlowOfDay {
   readonly credit: bigint;
 }
 
+/** As the cash flow looks at it. */
+export interface EntryOfFlows extends CashEntry {
+  readonly layer: Layer;
+}
+
 export interface LedgerStore {
   /** `null` for a company that is not there. */
   books(companyId: number): Promise<Books | null>;
@@ -160,6 +166,8 @@ export interface LedgerStore {
   exchangeOnCash(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
   /** What entries moved between accounts of equity, by account, day and facet set; the smaller of the debits and credits that an entry has on them. */
   withinEquity(books: Books, span: Span): Promise<readonly (FlowOfDay & { readonly isReversing: boolean })[]>;
+  /** Ordinary entries of a span with a line on one of the accounts, by their dense numbers, with all their lines; trial balances are none. */
+  entriesOn(books: Books, span: Span, accounts: readonly number[]): Promise<readonly EntryOfFlows[]>;
   /** Every ordinary line on an account of equity, up to the revision of the books. */
   equityLines(books: Books): Promise<readonly EquityLine[]>;
   post(

@@ -36,7 +36,7 @@ export function flowsReader(
 }
 
 /** Spans that touch or overlap as one. */
-function runsOfDays(spans: readonly Span[]): Span[] {
+export function runsOfDays(spans: readonly Span[]): Span[] {
   const runs: { firstDay: Day; lastDay: Day }[] = [];
   for (const { firstDay, lastDay } of spans.toSorted((a, b) => (a.firstDay < b.firstDay ? -1 : Number(a.firstDay > b.firstDay)))) {
     const last = runs.at(-1);
@@ -46,7 +46,8 @@ function runsOfDays(spans: readonly Span[]): Span[] {
   return runs;
 }
 
-function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readonly Layer[], gross: GrossVector) => AccountFlows {
+/** Flows added up by account in the currency of the books, and on which side an account rises. */
+export function summingFlows(books: Books) {
   const byId = accountsById(books);
   const { length } = books.cube.accountIds;
   const none = new BigInt64Array(length);
@@ -57,21 +58,39 @@ function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readon
     for (const flow of flows) sums[flow.account] = (sums[flow.account] as bigint) + amountOf(presented(flow));
     return sums;
   };
-  const debitOf = ({ debit }: FlowOfDay): bigint => debit;
-  const creditOf = ({ credit }: FlowOfDay): bigint => credit;
-  const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
   const accounts = books.cube.accountIds.map((id) => byId.get(id));
   const isCreditNormal = Uint8Array.from(accounts, (account) => Number(account?.normalSide === 'credit'));
   const isRaisedByCredit = Uint8Array.from(accounts, (account, at) => Number(account?.element === 'equity' || isCreditNormal[at] === 1));
+  return { none, sum, isCreditNormal, isRaisedByCredit };
+}
+
+const debitOf = ({ debit }: FlowOfDay): bigint => debit;
+const creditOf = ({ credit }: FlowOfDay): bigint => credit;
+const bothOf = ({ debit, credit }: FlowOfDay): bigint => debit + credit;
+
+/** Sums of flows of which some are reversing: net and by direction. */
+export function directed(
+  flows: readonly (FlowOfDay & { readonly isReversing: boolean })[],
+  { sum, isCreditNormal, isRaisedByCredit }: ReturnType<typeof summingFlows>,
+) {
+  const [gross, reversed] = [
+    { debit: sum(flows, debitOf), credit: sum(flows, creditOf) },
+    sum(
+      flows.filter(({ isReversing }) => isReversing),
+      bothOf,
+    ),
+  ];
+  const net = gross.debit.map((amount, at) => amount - (gross.credit[at] as bigint));
+  return { net, increases: increasesOf(gross, reversed, isCreditNormal), raised: increasesOf(gross, reversed, isRaisedByCredit) };
+}
+
+function flowsOver(books: Books): (read: FlowsOfDays, span: Span, chosen: readonly Layer[], gross: GrossVector) => AccountFlows {
+  const sums = summingFlows(books);
+  const { none, sum, isCreditNormal, isRaisedByCredit } = sums;
   const moveWithin = (within: FlowsOfDays['within']): AccountFlows['transfers'] => {
     if (within.length === 0) return { raised: none, lowered: none };
-    const transfers = { debit: sum(within, debitOf), credit: sum(within, creditOf) };
-    const reversed = sum(
-      within.filter(({ isReversing }) => isReversing),
-      bothOf,
-    );
-    const raised = increasesOf(transfers, reversed, isRaisedByCredit);
-    return { raised, lowered: raised.map((amount, at) => (transfers.debit[at] as bigint) - (transfers.credit[at] as bigint) - amount) };
+    const { net, raised } = directed(within, sums);
+    return { raised, lowered: raised.map((amount, at) => (net[at] as bigint) - amount) };
   };
   return (read, { firstDay, lastDay }, chosen, gross) => {
     const isWithin = ({ day, layer }: FlowOfDay): boolean => firstDay <= day && day <= lastDay && chosen.includes(layer);

@@ -21,6 +21,7 @@ import type { Books, Ports } from '../ports/index.ts';
 import { budgetOver } from './budgetOver.ts';
 import { flowsReader } from './flowsOver.ts';
 import { asFlows, missingRates, movingBooks, translatedBooks } from './translatedBooks.ts';
+import { withoutCashReader } from './withoutCashOver.ts';
 
 type Providing = Pick<Ports, 'ledger' | 'rates' | 'budgets' | 'memory'>;
 
@@ -76,7 +77,7 @@ async function booksFor(ports: Providing, whole: Books, { filter, money, adjusti
 async function provideFrom(ports: Providing, books: Books, needs: readonly VectorNeed[], vectors: Vectors): Promise<Outcome<null, Failure>> {
   const { calendar } = books.cube;
   const positionsOf = ({ take, amounts }: VectorNeed) => {
-    if (amounts.of === 'budget') return [];
+    if (amounts.of !== 'posted') return [];
     if (take.take === 'balance') return [take.at === 'begin' ? positionBefore(calendar, take.day) : positionAt(calendar, take.day)];
     return [positionAt(calendar, take.span.lastDay), positionBefore(calendar, take.span.firstDay)];
   };
@@ -87,7 +88,12 @@ async function provideFrom(ports: Providing, books: Books, needs: readonly Vecto
   const flowsOver = flowsReader(
     ports,
     books,
-    needs.flatMap(({ take }) => (take.take === 'flows' ? [take.span] : [])),
+    needs.flatMap(({ take, amounts }) => (take.take === 'flows' && amounts.of === 'posted' ? [take.span] : [])),
+  );
+  const withoutCash = withoutCashReader(
+    ports,
+    books,
+    needs.flatMap(({ amounts, take }) => (amounts.of === 'without_cash' && take.take !== 'balance' ? [take.span] : [])),
   );
   for (const need of needs) {
     const { amounts, take } = need;
@@ -97,6 +103,14 @@ async function provideFrom(ports: Providing, books: Books, needs: readonly Vecto
       const budgeted = await budgetOver(ports, books, amounts.id, take.span);
       if (!budgeted.ok) return budgeted;
       vectors.give(need, moved(budgeted.value.net));
+    } else if (amounts.of === 'without_cash') {
+      if (take.take === 'balance') throw new Error('what moved without cash is no balance');
+      const apart = await withoutCash(amounts.classificationId, take.span, chosen);
+      if (!apart.ok) return apart;
+      if (take.take === 'movement') {
+        vectors.give(need, moved(apart.value.net));
+        vectors.giveWithoutCash(need, apart.value.known);
+      } else vectors.giveFlows(need, apart.value.flows);
     } else if (take.take === 'balance')
       vectors.give(need, balanceAt(books.cube, books.traits, chosen, take.day, partial, take.at === 'begin' ? { atBeginning: true } : {}));
     else if (take.take === 'movement') vectors.give(need, moved(movementOver(moving.cube, chosen, take.span, ofMoving)));

@@ -31,7 +31,7 @@ import {
   vectorsNeeded,
 } from '@ivory-ladder/core';
 import type { Failure } from '../failure.ts';
-import type { Books, FlowOfDay, NewEntry, Ports } from '../ports/index.ts';
+import type { Books, EntryOfFlows, FlowOfDay, NewEntry, Ports } from '../ports/index.ts';
 import { PlanningDesk } from './planningDesk.ts';
 import { provideVectors } from './provideVectors.ts';
 import { runningLayouts } from './runningLayouts.ts';
@@ -184,7 +184,17 @@ function withEntries(ports: Ports, books: Books, entries: readonly NewEntry[]): 
   );
   const isEquity = new Set(books.accounts.flatMap(({ id, element }) => (element === 'equity' ? [cube.indexOf.get(id)] : [])));
   const { ledger } = ports;
-  const own: Pick<Ports['ledger'], 'linesWithin' | 'withinEquity'> = {
+  const made = entries.map(
+    ({ date: day, layer, lines: own }, at): EntryOfFlows => ({
+      ...{ id: -1 - at, day, layer, isReversing: false, documentNumber: '', description: '' },
+      lines: own.map(({ accountId, debit, credit }) => ({ account: cube.indexOf.get(accountId) as number, debit, credit, partner: 0, isCounted: true })),
+    }),
+  );
+  const own: Pick<Ports['ledger'], 'linesWithin' | 'withinEquity' | 'entriesOn'> = {
+    entriesOn: async (of, span, accounts) => [
+      ...(await ledger.entriesOn(of, span, accounts)),
+      ...made.filter(({ day, lines }) => day >= span.firstDay && day <= span.lastDay && lines.some(({ account }) => accounts.includes(account))),
+    ],
     linesWithin: async (of, positions) => {
       const posted = await ledger.linesWithin(of, positions);
       return (position, layer) => {

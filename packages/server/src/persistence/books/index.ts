@@ -8,6 +8,6 @@ export { FacetBooks } from './facetBooks.ts';
 export { FacetSets, facetsOfLines, noFacets, readFacetSets } from './facetSets.ts';
 export { LineProofs } from './lineProofs.ts';
 export { conditionOf, readAccountLines } from './readAccountLines.ts';
-export { readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
+export { readEntriesOn, readEquityLines, readExchangeOnCash, readReversingLines, readWithinEquity } from './readFlows.ts';
 export { readLinesOfSets } from './readLinesOfSets.ts';
 export { readCompany } from './readStructure.ts';

@@ -1,6 +1,6 @@
-import { type AccountRole, type Day, type EquityLine, type Layer, type Span, transfersWithin } from '@ivory-ladder/core';
+import { type AccountRole, type Day, type EntryLine, type EquityLine, type Layer, type Span, transfersWithin } from '@ivory-ladder/core';
 import type { DataSource } from 'typeorm';
-import type { Books, FlowOfDay } from '../../application/ports/index.ts';
+import type { Books, EntryOfFlows, FlowOfDay } from '../../application/ports/index.ts';
 import { rowsOf } from '../database/index.ts';
 import { broughtInEntry } from './derivedBalances.ts';
 import { noFacets } from './facetSets.ts';
@@ -74,6 +74,40 @@ export async function readWithinEquity(
     sums.set(key, { account, day, layer, isReversing, debit: debit + (sum?.debit ?? 0n), credit: credit + (sum?.credit ?? 0n) });
   }
   return [...sums.values()];
+}
+
+/** Ordinary entries of a span that have a line on one of the accounts (dense numbers), whole; lines that the books are not of are told apart. */
+export async function readEntriesOn(database: DataSource, books: Books, { firstDay, lastDay }: Span, accounts: readonly number[]): Promise<EntryOfFlows[]> {
+  const { company, cube, selected } = books;
+  const seeds = accounts.map((at) => cube.accountIds[at] as number);
+  if (seeds.length === 0) return [];
+  const ofPeriod = adjustingCondition(books);
+  const rows = await rowsOf<FlowRow & { entryId: string; facetSetId: number; reversing: string | number; documentNumber: string; description: string }>(
+    database,
+    `SELECT STRAIGHT_JOIN line.entry_id AS entryId, line.account_id AS accountId, entry.entry_date AS day, line.layer, line.debit, line.credit,
+            line.facet_set_id AS facetSetId, entry.reverses_entry_id IS NOT NULL AS reversing, entry.document_number AS documentNumber, entry.description
+       FROM (SELECT DISTINCT entry_id FROM journal_line FORCE INDEX (line_by_account)
+              WHERE company_id = ? AND account_id IN (${placeholdersOf(seeds)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}
+       JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
+      ORDER BY line.entry_id, line.line_number`,
+    [company.id, ...seeds, firstDay, lastDay, company.id, cube.revision, ...ofPeriod.parameters],
+  );
+  const entries: (EntryOfFlows & { readonly lines: EntryLine[] })[] = [];
+  for (const row of rows) {
+    const { account, day, layer, debit, credit } = flowOf(books, row);
+    const id = Number(row.entryId);
+    const facetSetId = Number(row.facetSetId);
+    const isCounted = selected === null || (facetSetId === noFacets ? selected.withoutAny : selected.ids.has(facetSetId));
+    let entry = entries.at(-1);
+    if (entry?.id !== id) {
+      const { documentNumber, description } = row;
+      entry = { id, day, layer, isReversing: Number(row.reversing) === 1, documentNumber, description, lines: [] };
+      entries.push(entry);
+    }
+    entry.lines.push({ account, debit, credit, partner: facetSetId, isCounted });
+  }
+  return entries;
 }
 
 /** Every ordinary line on an account of equity, up to the revision of the books; of trial balances the net of each day. */

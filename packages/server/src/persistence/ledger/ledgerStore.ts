@@ -26,6 +26,7 @@ import {
   type LineProofs,
   noFacets,
   readAccountLines,
+  readEntriesOn,
   readEquityLines,
   readExchangeOnCash,
   readLinesOfSets,
@@ -101,6 +102,10 @@ export class LedgerRepository implements LedgerStore {
 
   exchangeOnCash(books: Books, span: Span): ReturnType<typeof readExchangeOnCash> {
     return readExchangeOnCash(this.database, books, span);
+  }
+
+  entriesOn(books: Books, span: Span, accounts: readonly number[]): ReturnType<typeof readEntriesOn> {
+    return readEntriesOn(this.database, books, span, accounts);
   }
 
   equityLines(books: Books): ReturnType<typeof readEquityLines> {

@@ -1,8 +1,7 @@
 import type { CashOwnLine } from '@ivory-ladder/core';
 import { Segmented } from '../../shared/components/Segmented.tsx';
-import { Select } from '../../shared/components/Select.tsx';
+import { FreedOn } from './FreedOn.tsx';
 import styles from './LinePanel.module.css';
-import { accountLines } from './lineCaptions.ts';
 import type { Composer } from './useComposer.ts';
 
 interface CashFieldsProps {
@@ -32,22 +31,14 @@ export function CashFields({ composer, line, disabled, onChange }: CashFieldsPro
         {held === 0 ? '▲ No account has the role cash yet; give it in the chart.' : `Of ${held} ${held === 1 ? 'account' : 'accounts'} with the role cash.`}
       </p>
       {line.of === 'exchange' && (
-        <label className={styles.field}>
-          <span className={styles.label}>Profit is freed of it on</span>
-          <Select
-            wide
-            value={line.addedBackOn ?? ''}
-            disabled={disabled}
-            onChange={({ target: { value } }) => onChange({ ...line, addedBackOn: value === '' ? null : value }, 'Where it is added back')}
-          >
-            <option value="">no line: it stays in profit</option>
-            {[...accountLines(composer.expanded)].map(([key, caption]) => (
-              <option key={key} value={key}>
-                {caption}
-              </option>
-            ))}
-          </Select>
-        </label>
+        <FreedOn
+          composer={composer}
+          label="Profit is freed of it on"
+          none="no line: it stays in profit"
+          value={line.addedBackOn ?? undefined}
+          disabled={disabled}
+          onChange={(addedBackOn) => onChange({ ...line, addedBackOn: addedBackOn ?? null }, 'Where it is added back')}
+        />
       )}
     </>
   );

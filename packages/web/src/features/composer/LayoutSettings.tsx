@@ -1,5 +1,5 @@
 import type { LayoutDetail } from '@ivory-ladder/contract';
-import { elements, type UsualColumns } from '@ivory-ladder/core';
+import { elements, takeOutWithoutCash, type UsualColumns } from '@ivory-ladder/core';
 import Button from '@mui/material/Button';
 import { useState } from 'react';
 import { useDispatch } from 'react-redux';
@@ -125,6 +125,27 @@ export function LayoutSettings({ composer, detail, mayCompose, onRenamed }: Layo
               { value: 'apart', label: 'Lines of their own', says: 'Only cash in debit is cash; the credit side has to be placed, as in financing' },
             ]}
             onChange={(value) => edit([{ kind: 'set', settings: { overdraftsApart: value === 'apart' } }], 'Overdrafts')}
+          />
+          <Segmented
+            label="What moved without cash"
+            value={layout.withoutCash ?? 'counts'}
+            disabled={disabled}
+            choices={[
+              {
+                value: 'taken_out',
+                label: 'In no line',
+                says: 'Entries between activities that no cash moved in, and the part of others, are listed under the statement (IAS 7.43)',
+              },
+              { value: 'counts', label: 'Counts', says: 'What accounts moved counts whole, whether cash moved or not' },
+            ]}
+            onChange={(value) =>
+              edit(
+                value === 'taken_out'
+                  ? takeOutWithoutCash(layout, composer.expanded, composer.facts.language)
+                  : [{ kind: 'set', settings: { withoutCash: 'counts' } }],
+                'What moved without cash',
+              )
+            }
           />
           <TransfersField composer={composer} disabled={disabled} />
         </>

@@ -7,6 +7,7 @@ import { ElementsField } from './ElementsField.tsx';
 import { FollowedPanel } from './FollowedPanel.tsx';
 import { FollowsField } from './FollowsField.tsx';
 import { FormulaField } from './FormulaField.tsx';
+import { FreedOn } from './FreedOn.tsx';
 import { KeyField } from './KeyField.tsx';
 import { LeaveSideField } from './LeaveSideField.tsx';
 import styles from './LinePanel.module.css';
@@ -191,6 +192,19 @@ function OwnLinePanel({ composer, line, mayCompose, onChooseAccounts, onRekeyed 
           side="credit"
           disabled={disabled}
           onChange={(except) => change({ ...line, except }, 'Exceptions')}
+        />
+      )}
+      {line.kind === 'result' && composer.layout.withoutCash === 'taken_out' && (
+        <FreedOn
+          composer={composer}
+          label="Profit is freed of what moved without cash on"
+          none="no line: profit itself is without it"
+          value={line.freedOn}
+          disabled={disabled}
+          onChange={(freedOn) => {
+            const { freedOn: _, ...rest } = line;
+            change(freedOn === undefined ? rest : { ...rest, freedOn }, 'Where profit is freed');
+          }}
         />
       )}
       {line.kind === 'result' && composer.layout.kind !== 'cash_flow' && composer.layout.kind !== 'changes_in_equity' && (

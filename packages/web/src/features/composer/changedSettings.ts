@@ -32,11 +32,13 @@ const words: Readonly<Record<string, string>> = {
   only: 'profit or loss',
   of: 'which cash',
   addedBackOn: 'where it is added back',
+  freedOn: 'where profit is freed of what moved without cash',
   kind: 'kind of line',
   title: 'title',
   titles: 'title in other languages',
   scope: 'elements that have to stand in it',
   overdraftsApart: 'overdrafts',
+  withoutCash: 'what moved without cash',
   transfers: 'amounts moved between lines',
   columns: 'columns',
 };

@@ -22,7 +22,7 @@ export interface OutlineRow {
 /** All lines from top to bottom; of groups that are shut only themselves. */
 export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byItself: boolean) => boolean): OutlineRow[] {
   const rows: OutlineRow[] = [];
-  const movedTo = new Set([...(expanded.layout.transfers ?? []).map(({ on }) => on), ...[...expanded.byKey.values()].flatMap(addedBackOn)]);
+  const movedTo = new Set([...(expanded.layout.transfers ?? []).map(({ on }) => on), ...[...expanded.byKey.values()].flatMap(movedOnto)]);
   const faults = new Set(expanded.findings.map(({ key }) => key));
   const visit = (lines: readonly Line[], depth: number, within: string | null): void => {
     for (const line of lines) {
@@ -58,8 +58,8 @@ export function outlineRows(expanded: ExpandedLayout, isShut: (key: string, byIt
   return rows;
 }
 
-function addedBackOn(line: Line): readonly string[] {
-  return line.kind === 'accounts' && line.addedBackOn !== undefined ? [line.addedBackOn] : [];
+function movedOnto(line: Line): readonly string[] {
+  return line.kind === 'accounts' ? [line.addedBackOn, line.freedOn].flatMap((key) => key ?? []) : [];
 }
 
 function holdsOwn(line: Line, { origins }: Pick<ExpandedLayout, 'origins'>): boolean {
