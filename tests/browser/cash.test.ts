@@ -75,7 +75,8 @@ describe('cash', () => {
 /** Placed in the tree that a company begins with. */
 const chart = [
   ['1000', 'Bank', 'asset', 'Cash and cash equivalents', 900],
-  ['1500', 'Plant', 'asset', 'Property, plant and equipment', 400],
+  ['1500', 'Plant', 'asset', 'Property, plant and equipment', 300],
+  ['1510', 'Older plant', 'asset', 'Property, plant and equipment', 100],
   ['2000', 'Suppliers', 'liability', 'Trade and other payables'],
   ['2100', 'Interest owed', 'liability', 'Trade and other payables'],
   ['2300', 'Income tax payable', 'liability', 'Income tax payable'],
@@ -104,6 +105,7 @@ describe('a year of entries that moved no cash', () => {
       ['Plant revalued', { 1500: 90, 3300: -90 }],
       ['Loan became shares', { 2600: 250, 3000: -250 }],
       ['Loan at the closing rate', { 7100: 17, 2600: -17 }],
+      ['Plant for other plant', { 1500: 60, 1510: -60 }],
     ];
     for (const [description, lines] of entries) await books.post('2025-06-30', lines, { description });
     const { page, expectQuiet } = await visit(
@@ -130,6 +132,7 @@ describe('a year of entries that moved no cash', () => {
       'Plant revalued',
       'Loan became shares',
       'Loan at the closing rate',
+      'Plant for other plant',
     ]);
     expect(listed[0]).toContain('700.00 EUR: Investing activities (700.00), Financing activities 700.00.');
     expect(Object.values(await books.proofs()).filter(({ state }) => state !== 'holds')).toEqual([]);

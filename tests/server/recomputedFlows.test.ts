@@ -79,9 +79,10 @@ function activityOf(account: string, isAdded: boolean): string {
   return account === '2600' || account.startsWith('3') ? 'financing' : 'operating';
 }
 
-/** Categories with lines of their own; retained earnings are those of dividends. */
-function lineOf(account: string): string {
-  return { 1590: '1500', 3050: '3000', 3150: '3100' }[account] ?? account;
+/** What comes and what goes in a category; of dividends both are one line. */
+function lineOf(account: string, isAdded: boolean): string {
+  const category = { 1590: '1500', 3050: '3000', 3150: '3100' }[account] ?? account;
+  return category === '3100' ? category : `${category} ${isAdded}`;
 }
 
 const cents = ({ rows }: StatementBody, caption: string, column = 0): number =>

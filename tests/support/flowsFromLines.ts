@@ -62,7 +62,7 @@ export function flowsByAccount(
   firstDay: string,
   lastDay: string,
   activityOf?: (account: string, isAdded: boolean) => string,
-  lineOf: (account: string) => string = (account) => account,
+  lineOf: (account: string, isAdded: boolean) => string = (account) => account,
 ): ReadonlyMap<string, AccountFlow> {
   const flows = new Map<string, AccountFlow>();
   const of = (account: string): AccountFlow => {
@@ -132,19 +132,17 @@ export function flowsByAccount(
 function withoutCash(
   lines: readonly { readonly line: RawLine; readonly debit: number; readonly credit: number }[],
   activityOf: (account: string, isAdded: boolean) => string,
-  lineOf: (account: string) => string,
+  lineOf: (account: string, isAdded: boolean) => string,
 ): readonly (readonly [debit: number, credit: number])[] {
-  const activities = lines.map(({ line, debit, credit }) => {
-    if (debit === 0 && credit === 0) return null;
-    const isOnNormalSide = debit > 0 === (line.normal === 'debit');
-    return activityOf(line.account, isOnNormalSide !== line.isReversing);
-  });
+  const isAdded = ({ line, debit }: (typeof lines)[number]): boolean => (debit > 0 === (line.normal === 'debit')) !== line.isReversing;
+  const activities = lines.map((one) => (one.debit === 0 && one.credit === 0 ? null : activityOf(one.line.account, isAdded(one))));
   const off = activities.map((activity) => activity !== null && activity !== 'cash');
   const touches = lines.some(({ line }) => activityOf(line.account, true) === 'cash');
   const several = new Set(activities.filter((_, at) => off[at])).size > 1;
   // Within one activity: what stands on two lines of it, such as debt that becomes equity.
   const within =
-    activities.find((_, at) => off[at]) !== 'operating' && new Set(lines.filter((_, at) => off[at]).map(({ line }) => lineOf(line.account))).size > 1;
+    activities.find((_, at) => off[at]) !== 'operating' &&
+    new Set(lines.filter((_, at) => off[at]).map((one) => lineOf(one.line.account, isAdded(one)))).size > 1;
   if (!several && (touches || !within)) return lines.map(() => [0, 0]);
   const debits = lines.map(({ debit }, at) => (off[at] ? debit : 0));
   const credits = lines.map(({ credit }, at) => (off[at] ? credit : 0));

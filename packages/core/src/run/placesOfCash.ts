@@ -13,7 +13,7 @@ const madeOf = new WeakMap<Ground['portions'], { readonly options: CashFlowOptio
 
 /**
  * What each account is for a cash flow, as the generated one has it: an account in two categories by side is where its normal side is; what is charged to a
- * deduction from an asset is an adjustment of profit. Operating activities are one line; interest and dividends have theirs, and so has each category of investing and financing. Once for each structure.
+ * deduction from an asset is an adjustment of profit. Operating activities are one line; interest and dividends have theirs (IAS 7.31), what comes and what goes in a category of investing or financing one each (IAS 7.21). Once for each structure.
  */
 export function placesOfCash(ground: Placing): CashPlaces {
   const { portions, options, accounts } = ground;
@@ -48,10 +48,12 @@ function placesOn(ground: Placing): CashPlaces {
     if (!account || !category || !nature) continue;
     const isExchange = account.role === 'exchange_differences' && nature === 'interest';
     const activity = isExchange ? 'operating' : activityOf(nature, category, options.cashFlow);
-    const line = lineAt(activity, isShown(nature) ? `${nature} ${isReceived(category)}` : `category ${category.id}`);
     const isDeducted = category.element === 'asset' && account.normalSide !== naturalSide('asset');
-    falling[at] = line;
-    rising[at] = isDeducted && (nature === 'investing' || nature === 'financing') ? operating : line;
+    const isByDirection = nature === 'investing' || nature === 'financing';
+    const line = (direction: 'up' | 'down'): number =>
+      lineAt(activity, isByDirection ? `category ${category.id} ${direction}` : `${nature} ${isReceived(category)}`);
+    falling[at] = line('down');
+    rising[at] = isDeducted && isByDirection ? operating : line('up');
   }
   return {
     activityOf: lines,
@@ -68,11 +70,6 @@ function placesOn(ground: Placing): CashPlaces {
 
 /** All of operating activities are one. */
 const operating = 0;
-
-/** Shown by their own cash (IAS 7.31). */
-function isShown(nature: Nature): boolean {
-  return nature === 'interest' || nature === 'dividends';
-}
 
 function isReceived({ element }: Pick<Category, 'element'>): boolean {
   return element === 'income' || element === 'asset';
