@@ -79,8 +79,9 @@ function activityOf(account: string, isAdded: boolean): string {
   return account === '2600' || account.startsWith('3') ? 'financing' : 'operating';
 }
 
-/** What comes and what goes in a category; of dividends both are one line. */
+/** What comes and what goes in a category; of dividends both are one line, and what customers and suppliers owe is told apart. */
 function lineOf(account: string, isAdded: boolean): string {
+  if (['1200', '2000'].includes(account)) return 'working capital';
   const category = { 1590: '1500', 3050: '3000', 3150: '3100' }[account] ?? account;
   return category === '3100' ? category : `${category} ${isAdded}`;
 }

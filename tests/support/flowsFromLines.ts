@@ -143,7 +143,9 @@ function withoutCash(
   const within =
     activities.find((_, at) => off[at]) !== 'operating' &&
     new Set(lines.filter((_, at) => off[at]).map((one) => lineOf(one.line.account, isAdded(one)))).size > 1;
-  if (!several && (touches || !within)) return lines.map(() => [0, 0]);
+  // What is owed to suppliers or by customers is paid later, whatever for.
+  const isWhole = lines.some(({ line }, at) => off[at] && lineOf(line.account, true) === 'working capital');
+  if (isWhole || (!several && (touches || !within))) return lines.map(() => [0, 0]);
   const debits = lines.map(({ debit }, at) => (off[at] ? debit : 0));
   const credits = lines.map(({ credit }, at) => (off[at] ? credit : 0));
   const total = (amounts: readonly number[]): number => amounts.reduce((sum, amount) => sum + amount, 0);

@@ -64,6 +64,7 @@ export const smallPlaces: CashPlaces = {
   },
   isCashOn: (account) => accountsInOrder[account]?.is === 'cash',
   isBetween: (account) => accountsInOrder[account]?.is === 'between',
+  isSettledLater: () => false,
   isEquity: (account) => accountsInOrder[account]?.is === 'equity',
   isCreditNormal: (account) => accountsInOrder[account]?.side === 'credit',
 };

@@ -70,6 +70,7 @@ export function cashMovesOf(entries: Iterable<Entry>, places: CashPlaces, isResu
       without.push({ entry, day, layer, touchesCash, amount: sizeOf(amounts.map(([, amount]) => amount)), byActivity, activities: of });
     };
     if (found.of === 'without_cash' && !found.isApart) {
+      if (found.isWhole) continue;
       const counted = found.parts.filter(({ isCounted }) => isCounted);
       if (counted.some(({ line }) => places.activityOf[line] !== 'operating'))
         list(

@@ -16,6 +16,8 @@ export interface CashPlaces {
   readonly isCashOn: (account: number, day: Day) => boolean;
   /** Receivables, payables, suspense: what they move is what was invoiced. */
   readonly isBetween: (account: number) => boolean;
+  /** Paid or received later, in an activity that nothing says: entries on it count whole. */
+  readonly isSettledLater: (account: number) => boolean;
   readonly isEquity: (account: number) => boolean;
   readonly isCreditNormal: (account: number) => boolean;
 }

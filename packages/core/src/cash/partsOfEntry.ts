@@ -14,12 +14,13 @@ export interface CashPart {
 
 /**
  * `transfer`: between accounts of cash, counts nowhere. `without_cash`: no line is on cash; `isApart`: it is on several lines of the cash flow, and not all of them of
- * operating activities, so that all of it is taken out of each.
+ * operating activities, so that all of it is taken out of each; `isWhole`: it is on an
+ * account that is settled later, and counts whole.
  */
 export type PartsOfEntry =
   | { readonly of: 'transfer' }
   | { readonly of: 'cash'; readonly parts: readonly CashPart[]; readonly without: bigint }
-  | { readonly of: 'without_cash'; readonly parts: readonly CashPart[]; readonly isApart: boolean };
+  | { readonly of: 'without_cash'; readonly parts: readonly CashPart[]; readonly isApart: boolean; readonly isWhole: boolean };
 
 /** How an amount on an account between is shared over the lines of what was invoiced; the shares add up to it. */
 export type Shares = (line: EntryLine, amount: bigint) => readonly (readonly [line: number, amount: bigint])[];
@@ -42,10 +43,11 @@ export function partsOfEntry(entry: CashEntry, places: CashPlaces, shares: Share
       return shares(line, amount).map(([to, share]) => ({ account: line.account, line: to, amount: share, without: 0n, isCounted: line.isCounted }));
     return [{ account: line.account, line: lineOfAmount(line.account, amount, entry, places), amount, without: 0n, isCounted: line.isCounted }];
   });
-  const activities = new Set(parts.map(({ line }) => places.activityOf[line]));
+  const isWhole = off.some(({ account }) => places.isSettledLater(account));
+  const activities = new Set(isWhole ? [] : parts.map(({ line }) => places.activityOf[line]));
   if (!touchesCash) {
-    const isApart = activities.size > 1 || (!activities.has('operating') && new Set(parts.map(({ line }) => line)).size > 1);
-    return { of: 'without_cash', parts: isApart ? parts.map((part) => ({ ...part, without: part.amount })) : parts, isApart };
+    const isApart = !isWhole && (activities.size > 1 || (!activities.has('operating') && new Set(parts.map(({ line }) => line)).size > 1));
+    return { of: 'without_cash', parts: isApart ? parts.map((part) => ({ ...part, without: part.amount })) : parts, isApart, isWhole };
   }
   const without = activities.size > 1 ? smallerSide(parts) : 0n;
   return { of: 'cash', without, parts: without === 0n ? parts : givenUp(parts, without) };

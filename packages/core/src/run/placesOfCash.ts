@@ -32,6 +32,7 @@ function placesOn(ground: Placing): CashPlaces {
   const creditNormal = creditNormalOf(ground);
   const rising = new Int32Array(accounts.length);
   const falling = new Int32Array(accounts.length);
+  const settledLater = new Uint8Array(accounts.length);
   const lines: Activity[] = ['operating'];
   const lineOfKey = new Map<string, number>();
   const lineAt = (activity: Activity, key: string): number => {
@@ -53,6 +54,7 @@ function placesOn(ground: Placing): CashPlaces {
     const line = (direction: 'up' | 'down'): number =>
       lineAt(activity, isByDirection ? `category ${category.id} ${direction}` : `${nature} ${isReceived(category)}`);
     falling[at] = line('down');
+    settledLater[at] = nature === 'operating' && (category.element === 'asset' || category.element === 'liability') ? 1 : 0;
     rising[at] = isDeducted && isByDirection ? operating : line('up');
   }
   return {
@@ -63,6 +65,7 @@ function placesOn(ground: Placing): CashPlaces {
       return account !== undefined && isCashOn(account, day);
     },
     isBetween: () => false,
+    isSettledLater: (at) => settledLater[at] === 1,
     isEquity: (at) => accounts[at]?.element === 'equity',
     isCreditNormal: (at) => creditNormal[at] === 1,
   };
