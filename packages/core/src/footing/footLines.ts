@@ -94,7 +94,8 @@ class LinesFooted {
   }
 
   private show(line: number, column: number, figure: bigint): void {
-    this.figures.get(column)?.set(line, figure);
+    const byLine = this.figures.get(column);
+    byLine?.set(line, figure);
     if (this.from.isEachAlone) return;
     const exact = this.from.exactOf(line, column);
     if (exact === null) return;

@@ -50,7 +50,7 @@ export function planStatement(facts: Known, request: StatementRequest): Planned<
   if (!rates.ok) return rates;
   const presentation = presentationOf(definitions, ground, request);
   if (!presentation.ok) return presentation;
-  const named = namedColumns(definitions, ground, compiled, columns.value, request);
+  const named = allNamed(definitions, ground, compiled, columns.value, request);
   if (!named.ok) return named;
   return succeed({
     ground,
@@ -222,7 +222,7 @@ function presentationOf(definitions: Definitions, { money, currency, kept }: Gro
 }
 
 /** Columns of budgets with the names of those, and columns in which balances began with that day. */
-function namedColumns(
+function allNamed(
   definitions: Definitions,
   ground: Ground,
   compiled: CompiledLayout,
@@ -231,26 +231,26 @@ function namedColumns(
 ): Planned<readonly StatementColumn[]> {
   const named: StatementColumn[] = [];
   for (const column of columns) {
-    const told = column.kind !== 'amount' ? succeed(column) : namedColumn(definitions, ground, compiled, column, Object.keys(facets).length > 0);
+    const told = column.kind !== 'amount' ? succeed(column) : namedAsRun(definitions, ground, compiled, column, Object.keys(facets).length > 0);
     if (!told.ok) return told;
     named.push(told.value);
   }
   return succeed(named);
 }
 
-function namedColumn(definitions: Definitions, ground: Ground, compiled: CompiledLayout, column: AmountColumn, isPart: boolean): Planned<AmountColumn> {
-  if (column.budgetId === undefined) return nameColumn(definitions, ground, column);
+function namedAsRun(definitions: Definitions, ground: Ground, compiled: CompiledLayout, column: AmountColumn, isPart: boolean): Planned<AmountColumn> {
+  if (column.budgetId === undefined) return nameOrDay(definitions, ground, column);
   // A budget moves nothing within equity.
   const readings = compiled.readings.filter((_, at) => at !== compiled.transfersAt);
   if (readings.some((reading) => reading.measure !== 'column' || reading.direction !== undefined)) return fail({ code: 'budget_without_flows' });
   if (isPart || column.facets !== undefined || readings.length > 0) return fail({ code: 'budget_of_all_lines' });
   // Balances of a budget would need closing rates of days to come.
   if (ground.money.in === 'other' && column.measure !== 'movement') return fail({ code: 'budget_not_translated' });
-  return nameColumn(definitions, ground, column);
+  return nameOrDay(definitions, ground, column);
 }
 
 /** With the name of its budget, or with the day on which balances began where that is within it. */
-export function nameColumn(definitions: Definitions, ground: Ground, column: AmountColumn): Planned<AmountColumn> {
+function nameOrDay(definitions: Definitions, ground: Ground, column: AmountColumn): Planned<AmountColumn> {
   const { calendar, firstBalances } = ground;
   const { budgetId, measure, span } = column;
   if (budgetId === undefined) {

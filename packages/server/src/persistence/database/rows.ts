@@ -97,8 +97,8 @@ export function addRows<Row extends ObjectLiteral>(asked: Asked, of: OfInstallat
   return insert(asked, of as EntitySchema<Row>, rows);
 }
 
-export function changeRows<Row extends ObjectLiteral>(asked: Asked, of: OfInstallation<Row>, where: Where<Row>, set: Columns<Row>): Promise<number> {
-  return change(asked, of as EntitySchema<Row>, where, set);
+export function changeRows<Row extends ObjectLiteral>(asked: Asked, of: OfInstallation<Row>, where: Where<Row>, fields: Columns<Row>): Promise<number> {
+  return change(asked, of as EntitySchema<Row>, where, fields);
 }
 
 export function deleteRows<Row extends ObjectLiteral>(asked: Asked, of: OfInstallation<Row>, where: Where<Row>): Promise<number> {

@@ -196,7 +196,7 @@ function answer(): void {
   say(said);
   rowsBefore = rows;
   clearTimeout(resting);
-  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...restOf(print, runs, asked) }));
+  resting = setTimeout(() => say({ kind: 'rest', number: asked.number, ...restOf(asked, print, runs) }));
 }
 
 const detail: Detail = { rungs: 2, opened: new Set(), shut: new Set(), zeroLines: false };
@@ -257,7 +257,7 @@ function asSent(rows: readonly PreviewRow[]): RowSent[] {
   });
 }
 
-function restOf({ plan }: PrintPlan, runs: readonly RunColumn[], { layout, leftOut }: Asked): PreviewRest {
+function restOf({ layout, leftOut }: Asked, { plan }: PrintPlan, runs: readonly RunColumn[]): PreviewRest {
   const { ground: over, compiled, columns } = plan;
   const [run] = runs;
   const held = columns.find((column): column is AmountColumn => column.kind === 'amount');
