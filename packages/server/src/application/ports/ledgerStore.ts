@@ -166,8 +166,8 @@ export interface LedgerStore {
   exchangeOnCash(books: Books, span: Span): Promise<readonly FlowOfDay[]>;
   /** What entries moved between accounts of equity, by account, day and facet set; the smaller of the debits and credits that an entry has on them. */
   withinEquity(books: Books, span: Span): Promise<readonly (FlowOfDay & { readonly isReversing: boolean })[]>;
-  /** Ordinary entries of a span with a line on one of the accounts, by their dense numbers, with all their lines; trial balances are none. */
-  entriesOn(books: Books, span: Span, accounts: readonly number[]): Promise<readonly EntryOfFlows[]>;
+  /** Ordinary entries of a span with a line on one of the accounts, by their dense numbers, and none on one of `but`, with all their lines; trial balances are none. */
+  entriesOn(books: Books, span: Span, accounts: readonly number[], but: readonly number[]): Promise<readonly EntryOfFlows[]>;
   /** Every ordinary line on an account of equity, up to the revision of the books. */
   equityLines(books: Books): Promise<readonly EquityLine[]>;
   post(

@@ -191,8 +191,8 @@ function withEntries(ports: Ports, books: Books, entries: readonly NewEntry[]): 
     }),
   );
   const own: Pick<Ports['ledger'], 'linesWithin' | 'withinEquity' | 'entriesOn'> = {
-    entriesOn: async (of, span, accounts) => [
-      ...(await ledger.entriesOn(of, span, accounts)),
+    entriesOn: async (of, span, accounts, but) => [
+      ...(await ledger.entriesOn(of, span, accounts, but)),
       ...made.filter(({ day, lines }) => day >= span.firstDay && day <= span.lastDay && lines.some(({ account }) => accounts.includes(account))),
     ],
     linesWithin: async (of, positions) => {

@@ -85,7 +85,9 @@ function movesWithoutCash({ ledger }: Read, books: Books, span: Span): Promise<C
 async function readMoves(ledger: Read['ledger'], books: Books, span: Span, places: CashPlaces): Promise<CashMoves> {
   const byId = accountsById(books);
   const { accountIds } = books.cube;
-  const entries = await ledger.entriesOn(books, span, apartFromOperating(places, accountIds.length));
+  // What counts whole whatever it moved is most of a ledger, and is not read. Accounts of cash are settled with, whatever their category says.
+  const settledLater = accountIds.flatMap((id, at) => (places.isSettledLater(at) && byId.get(id)?.role !== 'cash' ? [at] : []));
+  const entries = await ledger.entriesOn(books, span, apartFromOperating(places, accountIds.length), settledLater);
   const isResult = (account: number): boolean => ['income', 'expense'].includes(byId.get(accountIds[account] as number)?.element ?? '');
   return cashMovesOf(entries, places, isResult, new Map());
 }

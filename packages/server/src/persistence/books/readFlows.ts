@@ -76,22 +76,33 @@ export async function readWithinEquity(
   return [...sums.values()];
 }
 
-/** Ordinary entries of a span that have a line on one of the accounts (dense numbers), whole; lines that the books are not of are told apart. */
-export async function readEntriesOn(database: DataSource, books: Books, { firstDay, lastDay }: Span, accounts: readonly number[]): Promise<EntryOfFlows[]> {
+/** Ordinary entries of a span that have a line on one of the accounts and none on one of `but` (dense numbers), whole; lines that the books are not of are told apart. */
+export async function readEntriesOn(
+  database: DataSource,
+  books: Books,
+  { firstDay, lastDay }: Span,
+  accounts: readonly number[],
+  but: readonly number[],
+): Promise<EntryOfFlows[]> {
   const { company, cube, selected } = books;
-  const seeds = accounts.map((at) => cube.accountIds[at] as number);
+  const idsOf = (places: readonly number[]): number[] => places.map((at) => cube.accountIds[at] as number);
+  const [seeds, left] = [idsOf(accounts), idsOf(but)];
   if (seeds.length === 0) return [];
   const ofPeriod = adjustingCondition(books);
+  const notOn =
+    left.length === 0
+      ? ''
+      : ` AND NOT EXISTS (SELECT 1 FROM journal_line AS other WHERE other.company_id = entry.company_id AND other.entry_id = entry.id AND other.account_id IN (${placeholdersOf(left)}))`;
   const rows = await rowsOf<FlowRow & { entryId: string; facetSetId: number; reversing: string | number; documentNumber: string; description: string }>(
     database,
     `SELECT STRAIGHT_JOIN line.entry_id AS entryId, line.account_id AS accountId, entry.entry_date AS day, line.layer, line.debit, line.credit,
             line.facet_set_id AS facetSetId, entry.reverses_entry_id IS NOT NULL AS reversing, entry.document_number AS documentNumber, entry.description
        FROM (SELECT DISTINCT entry_id FROM journal_line FORCE INDEX (line_by_account)
               WHERE company_id = ? AND account_id IN (${placeholdersOf(seeds)}) AND entry_date BETWEEN ? AND ? AND closing = 0) AS found
-       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}
+       JOIN journal_entry AS entry ON entry.company_id = ? AND entry.id = found.entry_id AND entry.revision <= ? AND ${isMovement} ${ofPeriod.sql}${notOn}
        JOIN journal_line AS line FORCE INDEX (PRIMARY) ON line.company_id = entry.company_id AND line.entry_id = entry.id
       ORDER BY line.entry_id, line.line_number`,
-    [company.id, ...seeds, firstDay, lastDay, company.id, cube.revision, ...ofPeriod.parameters],
+    [company.id, ...seeds, firstDay, lastDay, company.id, cube.revision, ...ofPeriod.parameters, ...left],
   );
   const entries: (EntryOfFlows & { readonly lines: EntryLine[] })[] = [];
   for (const row of rows) {

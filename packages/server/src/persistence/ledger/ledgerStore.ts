@@ -104,8 +104,8 @@ export class LedgerRepository implements LedgerStore {
     return readExchangeOnCash(this.database, books, span);
   }
 
-  entriesOn(books: Books, span: Span, accounts: readonly number[]): ReturnType<typeof readEntriesOn> {
-    return readEntriesOn(this.database, books, span, accounts);
+  entriesOn(books: Books, span: Span, accounts: readonly number[], but: readonly number[]): ReturnType<typeof readEntriesOn> {
+    return readEntriesOn(this.database, books, span, accounts, but);
   }
 
   equityLines(books: Books): ReturnType<typeof readEquityLines> {
