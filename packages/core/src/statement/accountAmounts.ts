@@ -82,15 +82,25 @@ export function lessWithoutCash(
   const { movement, flows } = amounts;
   return {
     ...amounts,
-    movement: less(movement, net),
+    movement: lessFew(movement, net),
     withoutCash: net,
-    ...(flows ? { flows: { ...flows, increases: less(flows.increases, increases), raised: less(flows.raised, raised) } } : {}),
+    ...(flows ? { flows: { ...flows, increases: lessFew(flows.increases, increases), raised: lessFew(flows.raised, raised) } } : {}),
   };
 }
 
 /** The movement with what moved without cash: it decides on which side an account ends. */
 export function movedInAll({ movement, withoutCash }: Pick<AccountAmounts, 'movement' | 'withoutCash'>): BigInt64Array {
   return withoutCash ? together(movement, withoutCash) : movement;
+}
+
+/** Where most of what is taken off is nothing. */
+function lessFew(amounts: BigInt64Array, apart: BigInt64Array): BigInt64Array {
+  const left = amounts.slice();
+  for (let account = 0; account < left.length; account++) {
+    const amount = apart[account] as bigint;
+    if (amount !== 0n) left[account] = (left[account] as bigint) - amount;
+  }
+  return left;
 }
 
 /** Written as loops: with a callback that makes a value for each it takes three times as long. */

@@ -36,53 +36,93 @@ export function withoutCashReader(
   spans: readonly Span[],
 ): (classificationId: number, span: Span, chosen: readonly Layer[]) => Promise<Outcome<WithoutCashOver, Failure>> {
   const runs = runsOfDays(spans);
-  let broughtIn: Promise<readonly Day[]> | null = null;
-  let sums: ReturnType<typeof summingFlows> | null = null;
+  const states = new Map<number, KnownState>();
   return async (classificationId, span, chosen) => {
     const classified = inClassification(books, classificationId);
     if (!classified.ok) return classified;
     const over = runs.find(({ firstDay, lastDay }) => firstDay <= span.firstDay && span.lastDay <= lastDay);
     if (!over) throw new Error('what moved without cash is asked for of a span that was not told');
-    sums ??= summingFlows(books);
-    broughtIn ??= broughtInDays(ports, books);
-    const { beyond, without } = await movesWithoutCash(ports, classified.value, over);
-    const isOfSpan = (day: Day): boolean => span.firstDay <= day && day <= span.lastDay;
-    const isWithin = ({ day, layer }: { readonly day: Day; readonly layer: Layer }): boolean => isOfSpan(day) && chosen.includes(layer);
-    const { net, increases, raised } = directed(beyond.filter(isWithin), sums);
-    return succeed({
-      known: { entries: without.filter(isWithin), broughtIn: (await broughtIn).filter(isOfSpan) },
-      net: balanced(books, net),
-      flows: { increases, raised, exchange: sums.none, transfers: { raised: sums.none, lowered: sums.none } },
-    });
+    const state = states.get(classificationId) ?? stateOf(classified.value);
+    states.set(classificationId, state);
+    const key = [span.firstDay, span.lastDay, over.firstDay, over.lastDay, ...chosen].join(' ');
+    const summed = await once(state.sums, key, () => sumOver(ports, classified.value, state, over, span, chosen));
+    return succeed(dense(summed, books.cube.accountIds.length));
   };
 }
 
-/** Of one state of the ledger: more are asked for by nobody who looks at statements. */
-const mostSpans = 40;
+/** What is known of one state of ledger and placement. */
+interface KnownState {
+  readonly places: CashPlaces;
+  readonly moves: Map<string, Promise<CashMoves>>;
+  readonly sums: Map<string, Promise<Summed>>;
+  readonly broughtIn: Map<string, Promise<readonly Day[]>>;
+}
 
-/** By the state of the ledger, then by the days. */
-const movesOf = new WeakMap<CashPlaces, WeakMap<Books['cube'], Map<string, Promise<CashMoves>>>>();
+/** Of the few accounts that moved without cash, so that it takes little room. */
+interface Summed {
+  readonly accounts: readonly { readonly at: number; readonly net: bigint; readonly increases: bigint; readonly raised: bigint }[];
+  readonly known: KnownWithoutCash;
+}
 
-/** What entries of a span moved without cash, as the classification of the books has the activities. Once for each state of ledger and placement. */
-function movesWithoutCash({ ledger }: Read, books: Books, span: Span): Promise<CashMoves> {
+/** Of one state: more are asked for by nobody who looks at statements. */
+const mostSpans = 80;
+
+const knownOf = new WeakMap<CashPlaces, WeakMap<Books['cube'], Map<string, KnownState>>>();
+
+function stateOf(books: Books): KnownState {
   const { cube, adjusting } = books;
   const places = placesOfCash(groundOf(books));
-  const ofPlaces = movesOf.get(places) ?? new WeakMap<Books['cube'], Map<string, Promise<CashMoves>>>();
-  movesOf.set(places, ofPlaces);
-  const known = ofPlaces.get(cube) ?? new Map<string, Promise<CashMoves>>();
-  ofPlaces.set(cube, known);
-  const key = [span.firstDay, span.lastDay, adjusting ? `${adjusting.which} ${adjusting.year} ${adjusting.number}` : ''].join(' ');
-  const there = known.get(key);
+  const ofPlaces = knownOf.get(places) ?? new WeakMap<Books['cube'], Map<string, KnownState>>();
+  knownOf.set(places, ofPlaces);
+  const ofCube = ofPlaces.get(cube) ?? new Map<string, KnownState>();
+  ofPlaces.set(cube, ofCube);
+  const key = adjusting ? `${adjusting.which} ${adjusting.year} ${adjusting.number}` : '';
+  const state = ofCube.get(key) ?? { places, moves: new Map(), sums: new Map(), broughtIn: new Map() };
+  ofCube.set(key, state);
+  return state;
+}
+
+/** What failed is asked for again. */
+function once<Value>(kept: Map<string, Promise<Value>>, key: string, make: () => Promise<Value>): Promise<Value> {
+  const there = kept.get(key);
   if (there) return there;
-  const made = readMoves(ledger, books, span, places);
-  if (known.size >= mostSpans) known.clear();
-  known.set(key, made);
-  // What failed is asked for again.
-  made.catch(() => known.delete(key));
+  if (kept.size >= mostSpans) kept.clear();
+  const made = make();
+  kept.set(key, made);
+  made.catch(() => kept.delete(key));
   return made;
 }
 
-async function readMoves(ledger: Read['ledger'], books: Books, span: Span, places: CashPlaces): Promise<CashMoves> {
+async function sumOver(ports: Read, books: Books, state: KnownState, over: Span, span: Span, chosen: readonly Layer[]): Promise<Summed> {
+  const { beyond, without } = await once(state.moves, `${over.firstDay} ${over.lastDay}`, () => readMoves(ports, books, over, state.places));
+  const broughtIn = await once(state.broughtIn, '', () => broughtInDays(ports, books));
+  const isOfSpan = (day: Day): boolean => span.firstDay <= day && day <= span.lastDay;
+  const isWithin = ({ day, layer }: { readonly day: Day; readonly layer: Layer }): boolean => isOfSpan(day) && chosen.includes(layer);
+  const known = { entries: without.filter(isWithin), broughtIn: broughtIn.filter(isOfSpan) };
+  const moved = beyond.filter(isWithin);
+  if (moved.length === 0) return { accounts: [], known };
+  const { net: each, increases, raised } = directed(moved, summingFlows(books));
+  const net = balanced(books, each);
+  const accounts = Array.from(net, (amount, at) => ({ at, net: amount, increases: increases[at] as bigint, raised: raised[at] as bigint }));
+  return { accounts: accounts.filter((one) => one.net !== 0n || one.increases !== 0n || one.raised !== 0n), known };
+}
+
+function dense({ accounts, known }: Summed, length: number): WithoutCashOver {
+  const [net, increases, raised, none] = Array.from({ length: 4 }, () => new BigInt64Array(length)) as [
+    BigInt64Array,
+    BigInt64Array,
+    BigInt64Array,
+    BigInt64Array,
+  ];
+  for (const one of accounts) {
+    net[one.at] = one.net;
+    increases[one.at] = one.increases;
+    raised[one.at] = one.raised;
+  }
+  return { known, net, flows: { increases, raised, exchange: none, transfers: { raised: none, lowered: none } } };
+}
+
+async function readMoves({ ledger }: Read, books: Books, span: Span, places: CashPlaces): Promise<CashMoves> {
   const byId = accountsById(books);
   const { accountIds } = books.cube;
   // What counts whole whatever it moved is most of a ledger, and is not read. Accounts of cash are settled with, whatever their category says.
