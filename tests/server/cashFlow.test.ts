@@ -3,9 +3,10 @@ import { newLine } from '@ivory-ladder/core';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bringInCashExample, cashExampleLayout, publishedCashFlow } from '../support/exampleACash.ts';
 import { line, openLayoutShop } from '../support/layoutShop.ts';
+import { openOwnBooks } from '../support/ownBooks.ts';
 import { recomputeStatement } from '../support/recomputedWorkbook.ts';
 import { TestServer } from '../support/server.ts';
-import { figures, statement } from '../support/trialBalance.ts';
+import { bringIn, figures, statement } from '../support/trialBalance.ts';
 
 let server: TestServer;
 beforeAll(async () => {
@@ -223,5 +224,62 @@ describe('movements by direction', () => {
     expect(shown).toEqual({ tern_up: 70, tern_down: -20, other: 5 });
     const { proofs } = await server.ok<ProofList>('GET', `${shop.path}/proofs?from=2026-09-15&to=2026-09-29`);
     expect(proofs.find(({ name }) => name === 'layouts_complete')).toMatchObject({ state: 'holds' });
+  });
+});
+
+describe('what moved without cash', () => {
+  const chart = [
+    ['1000', 'Bank', 'asset', 'Cash and cash equivalents', 900],
+    ['1500', 'Plant', 'asset', 'Property, plant and equipment', 300],
+    ['2000', 'Suppliers', 'liability', 'Trade and other payables'],
+    ['2600', 'Bank loan', 'liability', 'Loans and leases', -800],
+    ['3000', 'Share capital', 'equity', 'Share capital', -300],
+    ['3100', 'Retained earnings', 'equity', 'Retained earnings', -100],
+    ['6000', 'Rent', 'expense', 'Other operating expenses'],
+  ] as const;
+  const listed = async (books: Awaited<ReturnType<typeof openOwnBooks>>, more = '') =>
+    (await statement(server, books.id, 'cash-flow', '2025-01-01', '2025-12-31', `&compare=none${more}`)).notes.filter((note) =>
+      note.startsWith('Without cash'),
+    );
+
+  it('follows each entry and its reversal, in the year and in its months', async () => {
+    const books = await openOwnBooks(server, chart);
+    const added = 'Property, plant and equipment, additions';
+    expect([await listed(books), (await books.shown('cash-flow'))[added]]).toEqual([[], undefined]);
+    const loan = await books.post('2025-05-31', { 1500: 1000, 1000: -300, 2600: -700 }, { description: 'Plant, part on a loan' });
+    expect((await books.shown('cash-flow'))[added]).toBe(-300);
+    expect(await listed(books)).toHaveLength(1);
+    // Owed to a supplier: counts whole, and is not listed.
+    await books.post('2025-06-30', { 1500: 50, 2000: -50 });
+    expect((await books.shown('cash-flow'))[added]).toBe(-350);
+    expect(await listed(books)).toHaveLength(1);
+    // Parts of a year are read by themselves, by month and together.
+    const { rows } = await statement(server, books.id, 'cash-flow', '2025-01-01', '2025-12-31', '&plan=periods');
+    const months = rows.find(({ caption }) => caption === added)?.values ?? [];
+    expect([months[4], months[5], months[12], months.filter((value) => Number(value ?? 0) !== 0).length]).toEqual(['-30000', '-5000', '-35000', 3]);
+    await server.ok('POST', `${books.path}/entries/${loan.entryId}/reversal`, { date: '2025-06-30' });
+    expect((await books.shown('cash-flow'))[added]).toBe(-50);
+    expect(await listed(books)).toHaveLength(2);
+  });
+
+  it('of a trial balance that was brought in is not known, and that is said', async () => {
+    const books = await openOwnBooks(server, chart);
+    const rows = [
+      '1000;Bank;asset;600',
+      '1500;Plant;asset;600',
+      '2600;Bank loan;liability;-800',
+      '3000;Share capital;equity;-300',
+      '3100;Retained earnings;equity;-100',
+    ];
+    await bringIn(
+      server,
+      books.id,
+      ['Number;Name;Element;Balance', ...rows].join('\n'),
+      { date: '2025-09-30', figures: { kind: 'year_to_date' } },
+      'september.csv',
+    );
+    const { notes } = await statement(server, books.id, 'cash-flow', '2025-01-01', '2025-12-31', '&compare=none');
+    expect(notes).toEqual(['A trial balance was brought in at 30 September 2025: what of its movements was without cash is not known.']);
+    expect((await statement(server, books.id, 'cash-flow', '2025-10-01', '2025-12-31', '&compare=none')).notes).toEqual([]);
   });
 });
